@@ -63,6 +63,12 @@ describe('the command line, with what wants attention', () => {
     expect((await orbis(`change finding ${id} --open`)).out).to.match(/ new$/m);
   });
 
+  it('says of a site that its pages are looked at with a browser', async () => {
+    const { out } = await orbis('change site fell --rendered yes');
+    expect(out).to.match(/^With +a browser, where something is not seen$/m);
+    expect((await orbis('change site fell --rendered no')).out).not.to.match(/^With /m);
+  });
+
   it('collects what it found, and places it as it stands', async () => {
     site.pages.set('talks', pageOf(film));
     await sweepAll(test.client);

@@ -63,6 +63,20 @@ describe('an owner whose pages want attention', () => {
     await context.close();
   });
 
+  it('has the pages of a site looked at with a browser', async () => {
+    const { context, page, complaints } = await newWindow();
+    await page.goto(await test.orbis.link('sign-in'));
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
+    await page.goto(`${test.url}/places/fell`);
+    await page.getByLabel('My pages are built by scripts', { exact: false }).check();
+    await page.getByRole('button', { name: 'Save for this site' }).click();
+    await page.getByText('Saved for Hollin Fell', { exact: false }).first().waitFor();
+    const read = async () => (await test.client.call('sites.read', { params: { site: 'fell' } })).data;
+    expect((await read()).rendered).to.equal(true);
+    expect(complaints).to.deep.equal([]);
+    await context.close();
+  });
+
   it('collects what nobody knew with one button, and finds it live', async () => {
     const { context, page, complaints } = await newWindow();
     await page.goto(await test.orbis.link('sign-in'));

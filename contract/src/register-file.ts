@@ -113,6 +113,7 @@ export const registerRecords = {
       mostKilobytes: editorRules.shape.mostKilobytes.default(null),
     }),
     schedule: schedule.nullable().default(null),
+    rendered: z.boolean().default(false),
     goneAt: time.nullable().default(null).meta({ description: 'Since when it is removed' }),
     at: time,
   }),

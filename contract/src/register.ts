@@ -128,6 +128,9 @@ export const site = z
       .nullable()
       .meta({ description: 'When its pages are read by themselves; null for never' }),
     nextSweepAt: time.nullable(),
+    rendered: z.boolean().meta({
+      description: 'Whether a page on which something is not seen is read with a browser as well',
+    }),
     pages: count,
     createdAt: time,
   })

@@ -106,7 +106,7 @@ export async function startOrbis(
     await inTransaction(connection.db, (tx) => planWith(tx, plannedWith(settings, sheets)));
     const tools = { connection, fetching, reader, sheetRegistry, origins: known, now, log };
     const does = (role: Role): boolean => only.includes(role);
-    const runner = runJobs({ ...tools, readsTicked }, undo);
+    const runner = runJobs({ ...tools, browser, readsTicked }, undo);
     const { ORBIS_TRUST_PROXY: trustProxy, ORBIS_SECURITY_CONTACT: securityContact } = settings;
     const app = createApp({
       ...tools,
@@ -184,13 +184,16 @@ async function openDatabase(
   return connection;
 }
 
-type JobTools = Pick<Deps, 'connection' | 'reader' | 'sheetRegistry' | 'origins' | 'now' | 'log'> & {
+type JobTools = Pick<
+  Deps,
+  'connection' | 'reader' | 'browser' | 'sheetRegistry' | 'origins' | 'now' | 'log'
+> & {
   fetching: Fetching;
   readsTicked: boolean;
 };
 
 function runJobs(
-  { connection: { db }, fetching, reader, sheetRegistry, origins, now, log, readsTicked }: JobTools,
+  { connection: { db }, fetching, reader, browser, sheetRegistry, origins, now, log, readsTicked }: JobTools,
   undo: Undo,
 ): Runner {
   const { renderContext } = sheetRegistry;
@@ -200,6 +203,7 @@ function runJobs(
     db,
     fetching,
     reader,
+    browser,
     renderContext,
     refresh,
     placementUrl: (id: string) => origins().placementUrl(id),

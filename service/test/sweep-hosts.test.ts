@@ -101,6 +101,7 @@ describe('the hosts that sweeps read from', () => {
         readPage: (...of: Parameters<typeof fetching.readPage>) => (readBySecond++, fetching.readPage(...of)),
       },
       reader,
+      browser: { work: () => Promise.reject(new Error('nothing is to be shown')) },
       renderContext: () => {
         throw new Error('nothing is to be planned');
       },

@@ -28,6 +28,7 @@ interface Options {
   language?: PastedLanguage;
   colours?: string;
   sweep?: string;
+  rendered?: 'yes' | 'no';
   timeZone?: string;
 }
 
@@ -127,6 +128,7 @@ export const site: Thing = {
         '--time-zone <zone>',
         'what that time is meant in, such as Europe/London; else that of this machine',
       )
+      .addOption(rendered)
       .description(
         'name it, say whether code can be put into the heads of its pages, set options for all embeds on it',
       )
@@ -184,7 +186,7 @@ async function changeSite(
   const values = valuesIn(named);
   if (words.length === 0 && unset.length === 0 && Object.keys(values).length === 0)
     throw new UsedWrongly(
-      'Say what to change: head=yes, an option, --unset, --name, --address, --also, --language, --colours or --sweep.',
+      'Say what to change: head=yes, an option, --unset, --name, --address, --also, --language, --colours, --sweep or --rendered.',
     );
   const client = tools.client();
   const now = await client.call('sites.read', { params: { site: key } });
@@ -216,10 +218,23 @@ async function changeSite(
   return 0;
 }
 
+const rendered = new Option(
+  '--rendered <yes|no>',
+  'whether a page is read with a browser as well where something on it is not seen: for pages that scripts build',
+).choices(['yes', 'no']);
+
 /* What the site says of itself from now on. */
-const valuesIn = ({ colours, also, sweep, timeZone, ...named }: Omit<Options, 'kind' | 'unset'>) => ({
+const valuesIn = ({
+  colours,
+  also,
+  sweep,
+  timeZone,
+  rendered: isRendered,
+  ...named
+}: Omit<Options, 'kind' | 'unset'>) => ({
   ...named,
   ...(sweep !== undefined && { schedule: scheduleIn(sweep, timeZone) }),
+  ...(isRendered !== undefined && { rendered: isRendered === 'yes' }),
   ...(colours !== undefined && { colours: coloursIn(colours) }),
   ...(also !== undefined && { furtherAddresses: wordsIn(also) }),
 });
@@ -259,6 +274,7 @@ function describeSite(
     defaults,
     schedule,
     nextSweepAt,
+    rendered,
   }: Site,
   colours: Colours,
 ): string {
@@ -279,6 +295,7 @@ function describeSite(
         'Read',
         `${spoken.schedule(schedule)}${nextSweepAt === null ? '' : `, next ${formatTimestamp(nextSweepAt)}`}`,
       ],
+      ...(rendered ? [['With', 'a browser, where something is not seen'] as [string, string]] : []),
       ['Language', languageName(language)],
       ['Colours', own.join(', ') || 'none kept: “orbis colours” reads them'],
       ['Into the head', head ? 'yes: loaders and styles go there once a page' : 'no: each code stays whole'],

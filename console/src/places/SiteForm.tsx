@@ -35,7 +35,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
   const [colours, setColours] = useState<readonly string[]>(site.colours);
   const [further, setFurther] = useState(site.furtherAddresses.join('\n'));
   const [frameStyle, setFrameStyle] = useState(site.frameStyle);
-  const [schedule, setSchedule] = useState(site.schedule);
+  const [reading, setReading] = useState({ schedule: site.schedule, rendered: site.rendered });
   const [group, setGroup] = useState<Group>('any');
   const [drafts, setDrafts] = useState<Partial<Record<Group, Draft>>>(
     Object.fromEntries(Object.entries(site.defaults).map(([kind, options]) => [kind, draftOf(options)])),
@@ -61,7 +61,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
             furtherAddresses: addressesIn(further),
             colours: [...colours],
             frameStyle,
-            schedule,
+            ...reading,
             defaults,
           },
         })
@@ -103,7 +103,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
         </TextField>
       </Card>
       <SiteAddresses site={site} lines={further} onChange={setFurther} />
-      <SiteSchedule schedule={schedule} onChange={setSchedule} />
+      <SiteSchedule reading={reading} onChange={setReading} />
       <SiteColours site={site} colours={colours} onChange={setColours} />
       <SiteStyle site={site.key} colours={colours} style={frameStyle} onChange={setFrameStyle} />
       <Card title="What holds for its embeds">

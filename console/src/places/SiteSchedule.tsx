@@ -1,5 +1,7 @@
 import Box from '@mui/material/Box';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { Schedule } from '@orbis/contract';
@@ -9,14 +11,22 @@ import { Card } from '../components/Card.tsx';
 const ownZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
 const zones = Intl.supportedValuesOf('timeZone');
 
+/** When the pages of a site are read, and whether with a browser as well. */
+interface Reading {
+  schedule: Schedule | null;
+  rendered: boolean;
+}
+
 /** When the pages of a site are read without anybody asking. */
 export function SiteSchedule({
-  schedule,
+  reading,
   onChange,
 }: {
-  schedule: Schedule | null;
-  onChange: (schedule: Schedule | null) => void;
+  reading: Reading;
+  onChange: (reading: Reading) => void;
 }) {
+  const { schedule, rendered } = reading;
+  const say = (said: Schedule | null): void => onChange({ rendered, schedule: said });
   const every = schedule?.every ?? 'never';
   const now: Schedule = schedule ?? { every: 'day', at: '03:00', zone: ownZone };
   return (
@@ -27,7 +37,7 @@ export function SiteSchedule({
           label="Read them by themselves"
           value={every}
           onChange={({ target }) =>
-            onChange(target.value === 'never' ? null : { ...now, every: target.value as Schedule['every'] })
+            say(target.value === 'never' ? null : { ...now, every: target.value as Schedule['every'] })
           }
           sx={{ width: { xs: '100%', sm: 230 } }}
         >
@@ -48,7 +58,7 @@ export function SiteSchedule({
               value={schedule.at}
               onChange={({ target }) => {
                 // A field that is being typed into is empty in between.
-                if (target.value !== '') onChange({ ...schedule, at: target.value });
+                if (target.value !== '') say({ ...schedule, at: target.value });
               }}
               slotProps={{ inputLabel: { shrink: true } }}
               sx={{ width: 150 }}
@@ -57,7 +67,7 @@ export function SiteSchedule({
               select
               label="Time zone"
               value={schedule.zone}
-              onChange={({ target }) => onChange({ ...schedule, zone: target.value })}
+              onChange={({ target }) => say({ ...schedule, zone: target.value })}
               slotProps={{ select: { native: true }, inputLabel: { shrink: true } }}
               sx={{ width: { xs: '100%', sm: 230 } }}
             >
@@ -73,6 +83,14 @@ export function SiteSchedule({
       <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
         Then the register says what is on the pages without your asking: what is missing, altered or out of
         date.
+      </Typography>
+      <FormControlLabel
+        sx={{ mt: 2 }}
+        control={<Switch checked={rendered} onChange={(_, on) => onChange({ schedule, rendered: on })} />}
+        label="My pages are built by scripts: look with a browser where something is not seen"
+      />
+      <Typography variant="body2" color="textSecondary">
+        It takes a few seconds a page, and a browser has to be installed where Orbis runs.
       </Typography>
     </Card>
   );

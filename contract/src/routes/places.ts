@@ -94,6 +94,7 @@ export const placeRoutes = {
       colours: siteColours.optional(),
       frameStyle: frameStyle.optional(),
       schedule: schedule.nullable().optional(),
+      rendered: z.boolean().optional(),
       editor: editorRules.partial().optional().meta({ description: 'What is left out stays as it is' }),
     }),
     answer: site,

@@ -153,7 +153,10 @@ const solvedItself = (now: Date | SQL) => ({
 
 /** Of what has ended, nothing wants attention any more. Call it in a transaction, while it is there. */
 export const letFindingsOfPlacementsGo = (tx: Handle, placed: SQL): Promise<void> =>
-  letGo(tx, inArray(finding.placementId, tx.select({ id: placement.id }).from(placement).where(placed)));
+  letFindingsGo(
+    tx,
+    inArray(finding.placementId, tx.select({ id: placement.id }).from(placement).where(placed)),
+  );
 
 /** What was found on pages that go is not there any more. Call it in a transaction, while they are there. */
 export async function letFindingsOnPagesGo(tx: Handle, pages: SQL | undefined): Promise<void> {
@@ -174,10 +177,12 @@ export async function letFindingsOnPagesGo(tx: Handle, pages: SQL | undefined): 
       .set({ times: sql`${finding.times} - ${times}` })
       .where(eq(finding.id, id));
   const ids = there.map(({ id }) => id);
-  for (const part of chunks(ids)) await letGo(tx, and(inArray(finding.id, part), lte(finding.times, 0))!);
+  for (const part of chunks(ids))
+    await letFindingsGo(tx, and(inArray(finding.id, part), lte(finding.times, 0))!);
 }
 
-async function letGo(tx: Handle, which: SQL): Promise<void> {
+/** Nothing wants attention any more of these. Call it in a transaction. */
+export async function letFindingsGo(tx: Handle, which: SQL): Promise<void> {
   const open = and(which, inArray(finding.list, ['open', 'later']));
   const counted = await tx
     .select({
@@ -241,6 +246,10 @@ export const lockFindings = (tx: Handle, publicIds: readonly string[]): Promise<
     .orderBy(asc(finding.id))
     .for('update');
 
+/** The collection has the code of a finding from now on. Call it in a transaction. */
+export const forgetCode = async (tx: Handle, { id }: Pick<FindingRow, 'id'>): Promise<void> =>
+  void (await tx.update(finding).set({ code: null }).where(eq(finding.id, id)));
+
 /* So many are woken at once; the others soon after. */
 const together = 200;
 
@@ -262,6 +271,10 @@ export const scopesOf = async (db: Handle, id: number, limit: number): Promise<s
       .orderBy(asc(findingAt.scope))
       .limit(limit)
   ).map(({ scope }) => scope);
+
+/** The pages among scopes. */
+export const pagesIn = (scopes: readonly string[]): number[] =>
+  scopes.flatMap((scope) => (scope.startsWith('page:') ? [Number(scope.slice('page:'.length))] : []));
 
 /** What a rule found on a page, and is there still. */
 export const foundAt = async (db: Handle, scope: string, rule: string): Promise<FindingRow[]> =>

@@ -25,7 +25,8 @@ type ChangingOfSite =
   | 'colours'
   | 'frameStyle'
   | 'editor'
-  | 'schedule';
+  | 'schedule'
+  | 'rendered';
 export type PageRow = typeof page.$inferSelect;
 /** What a page says of itself; the last two are a block’s alone. */
 export type PageSaid = Pick<PageRow, 'path' | 'title'> & Partial<Pick<PageRow, 'under' | 'stands'>>;

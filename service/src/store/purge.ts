@@ -3,6 +3,7 @@ import type { Handle } from '../database/connect.ts';
 import { digest } from '../digest.ts';
 import { chunks } from './chunks.ts';
 import type { EmbedRow } from './embeds.ts';
+import { letFindingsGo } from './findings.ts';
 import { isOneOf } from './one-of.ts';
 import {
   changeLog,
@@ -11,10 +12,12 @@ import {
   embedHost,
   embedPicture,
   embedTag,
+  finding,
   headDeliverySnippet,
   placement,
   revision,
   served,
+  sighting,
   siteNeed,
   snippet,
   source,
@@ -42,6 +45,7 @@ export async function takeTextsOut(tx: Handle, { id, key }: Pick<EmbedRow, 'id' 
 async function takeOutOfPlacements(tx: Handle, ids: readonly number[]): Promise<void> {
   await tx.update(placement).set({ options: {}, note: '', findings: [] }).where(isOneOf(placement.id, ids));
   await tx.delete(served).where(isOneOf(served.placementId, ids));
+  await takeOutOfFindings(tx, ids);
   await tx.update(delivery).set({ options: {} }).where(isOneOf(delivery.placementId, ids));
   const handedOut = await tx
     .selectDistinct({ id: deliverySnippet.snippetId })
@@ -49,6 +53,26 @@ async function takeOutOfPlacements(tx: Handle, ids: readonly number[]): Promise<
     .innerJoin(delivery, eq(delivery.id, deliverySnippet.deliveryId))
     .where(isOneOf(delivery.placementId, ids));
   for (const part of chunks(handedOut.map((row) => row.id))) await takeOutOfSnippets(tx, part);
+}
+
+/* What sweeps found of them may quote them. That they were seen, and in which state, stays. */
+async function takeOutOfFindings(tx: Handle, ids: readonly number[]): Promise<void> {
+  await tx.update(sighting).set({ findings: [] }).where(isOneOf(sighting.placementId, ids));
+  await tx.delete(finding).where(isOneOf(finding.placementId, ids));
+  const named = await tx
+    .select({ publicId: placement.publicId })
+    .from(placement)
+    .where(isOneOf(placement.id, ids));
+  await letFindingsGo(
+    tx,
+    and(
+      inArray(finding.rule, ['moved', 'copied']),
+      inArray(
+        sql`json_value(${finding.facts}, '$.placement')`,
+        named.map(({ publicId }) => publicId),
+      ),
+    )!,
+  );
 }
 
 /* What other embeds, or the head of a site, were handed out with stays. A row without its text is none that a

@@ -30,7 +30,8 @@ export async function keepSiteFindings(db: Database, now: Date): Promise<void> {
       ),
     );
   const gone = before.filter((id) => !rows.some((row) => row.id === id));
-  await eachOf([...rows, ...gone.map((id) => ({ id, headKept: [] }))], (row) =>
+  await eachOf(gone, (id) => inTransaction(db, (tx) => keepFound(tx, `site:${id}`, [], now)));
+  await eachOf(rows, (row) =>
     inTransaction(db, async (tx) => keepFound(tx, `site:${row.id}`, await foundOn(tx, row), now)),
   );
 }

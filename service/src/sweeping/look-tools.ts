@@ -1,4 +1,5 @@
 import type { Logger } from 'pino';
+import type { Browser } from '../browser/browser.ts';
 import type { Database } from '../database/connect.ts';
 import type { Fetching } from '../fetching/client.ts';
 import type { Reader } from '../reading/reader.ts';
@@ -8,6 +9,7 @@ import type { RenderContext } from '../usecases/render-context.ts';
 export interface LookTools {
   db: Database;
   fetching: Fetching;
+  browser: Pick<Browser, 'work'>;
   reader: Pick<Reader, 'lookAtPage' | 'reconcilePage' | 'fileSeen'>;
   renderContext: () => RenderContext;
   /** Reads the sheets again where somebody has changed them. */

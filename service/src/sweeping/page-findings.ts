@@ -64,7 +64,7 @@ export const builtByScripts = ({ site }: Pick<PageOfSweep, 'site'>): OfPage => (
   rule: 'built-by-scripts',
   level: 'warning',
   about: `site:${site.id}`,
-  facts: {},
+  facts: { rendered: site.rendered },
 });
 
 /** Where a page leads on to, where it is not what was asked for. */
@@ -84,6 +84,9 @@ function plain(address: string): string {
   return `${origin}${pathname.endsWith('/') ? pathname.slice(0, -1) : pathname}${search}`;
 }
 
+/* As long as a code may be that is collected, in characters. */
+const mostCode = 1_048_576;
+
 /** Embeds that the register does not know: the same code on many pages of a site is one finding. */
 export const unregistered = (
   { site }: Pick<PageOfSweep, 'site'>,
@@ -97,7 +100,8 @@ export const unregistered = (
       level: 'note',
       about: `site:${site.id} ${digest(text)}`,
       facts: { name, kind, host: hosts[0] ?? '', line },
-      code: text,
+      // Longer ones cannot be collected.
+      ...(text.length <= mostCode && { code: text }),
     }));
 
 /** Codes of placements of other pages: where theirs does not have it any more, it has moved. */

@@ -1,4 +1,4 @@
-import type { PageLook, PlacementSeen } from '@orbis/core';
+import type { LookedFor, PageLook, PlacementSeen } from '@orbis/core';
 import type { FetchedPage } from '../fetching/client.ts';
 import { issuedTexts } from '../store/issued.ts';
 import { strangersOn } from '../store/placements.ts';
@@ -20,6 +20,7 @@ import {
   unregistered,
 } from './page-findings.ts';
 import { emptyUntilScriptsRun, resultOf } from './placement-result.ts';
+import { textWithBrowser } from './with-browser.ts';
 
 /** What a page shows of what is expected on it, and what else is there. */
 export async function whatIsOnPage(
@@ -33,18 +34,16 @@ export async function whatIsOnPage(
   const issued = await issuedTexts(db, [...placements, ...leaving]);
   const wanted = wantedOn(expected, issued, tools);
   const needed = await neededOnPage(db, row.page.id, placements, leaving);
-  const look = await reader.lookAtPage(page.text, {
-    address: page.url,
-    expected: wanted,
-    inHead: sought,
-    needed: allNeeded(needed),
-  });
-  const isUnseen = ({ state }: PlacementSeen): boolean => state === 'missing' || state === 'planned';
+  const asked = { address: page.url, expected: wanted, inHead: sought, needed: allNeeded(needed) };
+  const { look, isRendered } = await lookedAt(page, row, { asked, own: placements.length }, tools);
   if (look.isShell && look.placements.some(isUnseen)) return emptyUntilScriptsRun(row, expected, page);
   const { content, etag, status } = page;
   const isNews = isNewsOn(placements);
   const scanned = { content, scanned: look.placements, expected: wanted, isNews };
-  const hidden = await behindCache(row, scanned, { reader, fetching, declared });
+  // What a browser makes of a page is not what a cache has of it.
+  const hidden = isRendered
+    ? { seen: look.placements, isAny: false }
+    : await behindCache(row, scanned, { reader, fetching, declared });
   const seen: PlacementResult[] = [];
   // One after the other, as they may all be of one server.
   for (const [i, placed] of placements.entries()) {
@@ -60,9 +59,10 @@ export async function whatIsOnPage(
     ...seen,
     ...leaving.map(carriedByLeaving),
   ]);
-  // What frames show may change while the page stays as it is, and so may what a cache has.
+  // What frames show may change while the page stays as it is, what a cache has, and what scripts make of it.
   const hasFiles = [...issued.values()].flat().some(({ file }) => file !== null);
-  const kept = { basis, ...(hasFiles || hidden.isAny ? { content: '', etag: '' } : { content, etag }) };
+  const changes = hasFiles || hidden.isAny || isRendered;
+  const kept = { basis, ...(changes ? { content: '', etag: '' } : { content, etag }) };
   const carried = [
     ...seen.map(({ placementId: id, delivery }) => ({ id, delivery })),
     ...leaving
@@ -78,6 +78,22 @@ export async function whatIsOnPage(
   const others = await otherThings(row, page, look, { db, left });
   const told = foundOnPage(row, others, row.address === null ? seen : []);
   return { state: 'read', status, why: null, digest: content, seen, gone, head, kept, ...told };
+}
+
+const isUnseen = ({ state }: PlacementSeen): boolean => state === 'missing' || state === 'planned';
+
+/* What is on a page; where its site says so and something is not seen, once its scripts have run.
+   `own` is how much of what is expected is to be there. */
+async function lookedAt(
+  page: FetchedPage,
+  { site }: PageOfSweep,
+  { asked, own }: { asked: LookedFor; own: number },
+  { reader, browser, declared }: PageTools & { declared: readonly string[] },
+): Promise<{ look: PageLook; isRendered: boolean }> {
+  const look = await reader.lookAtPage(page.text, asked);
+  if (!site.rendered || !look.placements.slice(0, own).some(isUnseen)) return { look, isRendered: false };
+  const text = await textWithBrowser(browser, page.url, declared);
+  return { look: await reader.lookAtPage(text, asked), isRendered: true };
 }
 
 /* What is looked for, what has ended last. */

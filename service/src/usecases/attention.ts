@@ -3,7 +3,15 @@ import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { Actor } from '../store/embeds.ts';
 import { countOfRank, openByRule, openBySite } from '../store/finding-counts.ts';
-import { decide, levelsByRank, lockFindings, type Decided, type FindingRow } from '../store/findings.ts';
+import {
+  decide,
+  levelsByRank,
+  lockFindings,
+  pagesIn,
+  scopesOf,
+  type Decided,
+  type FindingRow,
+} from '../store/findings.ts';
 import { findFinding, shownFindings, type ShownFinding } from '../store/list-findings.ts';
 import { readAnew } from '../store/page-reads.ts';
 
@@ -55,7 +63,7 @@ export async function decideAbout(
     const unknown = ids.find((id) => !known.has(id));
     if (unknown !== undefined) throw new OrbisError('not-found', { what: 'finding', key: unknown });
     await decide(tx, rows, decidedAs(as, waits, reason), actor);
-    if (as === 'solved') await readAnew(tx, pagesOf(rows));
+    if (as === 'solved') await readAnew(tx, await pagesOf(tx, rows));
     return shownFindings(
       tx,
       rows.map(({ id }) => id),
@@ -68,5 +76,11 @@ function decidedAs(as: Decision, until: Date | null, reason: string): Decided {
   return { list, isNew: as === 'open', until, reason: list === 'open' ? '' : reason };
 }
 
-const pagesOf = (rows: readonly FindingRow[]): number[] =>
-  rows.flatMap(({ pageId }) => (pageId === null ? [] : [pageId]));
+/* So many pages are looked at anew of those where a finding is. */
+const mostPages = 50;
+
+async function pagesOf(tx: Handle, rows: readonly FindingRow[]): Promise<number[]> {
+  const all: number[] = [];
+  for (const { id } of rows) all.push(...pagesIn(await scopesOf(tx, id, mostPages)));
+  return all;
+}

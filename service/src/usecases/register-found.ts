@@ -5,7 +5,7 @@ import { inTransaction } from '../database/transaction.ts';
 import type { Deps } from '../deps.ts';
 import { recordChange, recordCollected } from '../store/change-log.ts';
 import { insertEmbed, type Actor } from '../store/embeds.ts';
-import { decide, lockFindings, scopesOf, type FindingRow } from '../store/findings.ts';
+import { decide, forgetCode, lockFindings, pagesIn, scopesOf, type FindingRow } from '../store/findings.ts';
 import { insertDelivery, shownDigest } from '../store/issued.ts';
 import { insertPlacement } from '../store/placements.ts';
 import { pagesById } from '../store/places.ts';
@@ -54,7 +54,10 @@ export async function registerFound(
         placements.push(await placeOn(tx, { page, spot, embed, code: row.code }, tools, actor));
       const left = Math.max(0, row.times - placements.length);
       const solved = { list: 'solved' as const, isNew: false, until: null, reason: '' };
-      if (left === 0) await decide(tx, [row], solved, actor);
+      if (left === 0) {
+        await decide(tx, [row], solved, actor);
+        await forgetCode(tx, row);
+      }
       return { embed: embed.key, placements, left };
     },
     { duplicates: true },
@@ -87,11 +90,7 @@ async function collect(
 
 /* The pages where it is found. */
 async function pagesOf(tx: Handle, { id }: FindingRow): Promise<PageWithSite[]> {
-  const scopes = await scopesOf(tx, id, mostPages);
-  return pagesById(
-    tx,
-    scopes.flatMap((scope) => (scope.startsWith('page:') ? [Number(scope.slice('page:'.length))] : [])),
-  );
+  return pagesById(tx, pagesIn(await scopesOf(tx, id, mostPages)));
 }
 
 type PageWithSite = Awaited<ReturnType<typeof pagesById>>[number];

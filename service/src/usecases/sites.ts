@@ -40,6 +40,7 @@ export interface SiteValues {
   editor: EditorRules;
   /** When its pages are read by themselves; null for never. */
   schedule: Schedule | null;
+  rendered: boolean;
 }
 
 /** What is asked of a site; of its editor’s rules what is left out stays. */
@@ -68,6 +69,7 @@ export const addSite = (
         frameStyle: '',
         editor: openEditor,
         schedule: null,
+        rendered: false,
       };
       await insertSite(tx, { key, ...values }, actor);
       const effect = { of: 'site' as const, before: null, after: values };
@@ -159,6 +161,7 @@ const valuesOf = (row: SiteRow): SiteValues => ({
   frameStyle: row.frameStyle,
   editor: row.editor,
   schedule: row.schedule,
+  rendered: row.rendered,
 });
 
 /** Takes a site out that was declared, as long as it has no pages. @throws OrbisError `in-use` */

@@ -122,7 +122,10 @@ export const attentionFindings = {
   'built-by-scripts': {
     message: () =>
       'The page is empty until its scripts have run. What is on it cannot be seen without a browser.',
-    remedy: () => 'See that it opens in a browser; what is said of its embeds is what was seen before.',
+    remedy: (f) =>
+      f.rendered === true
+        ? 'See that it opens in a browser: also there nothing is to be seen.'
+        : 'Have its site looked at with a browser where something is not seen; that is said with the site.',
   },
   'site-out-of-date': {
     message: (f) =>

@@ -142,11 +142,20 @@ async function* sharedSpotRecords(tx: Handle): AsyncGenerator<RegisterRecord> {
 
 function siteRecord(row: typeof site.$inferSelect): RecordOf<'site'> {
   const { key, name, address, furtherAddresses, defaults, head, headKept } = row;
-  const { language, colours, frameStyle, editor, schedule, goneAt, createdAt } = row;
+  const { language, colours, frameStyle, editor, schedule, rendered, goneAt, createdAt } = row;
   return {
     type: 'site',
     ...{ key, name, address, furtherAddresses, defaults, head, headKept },
-    ...{ language, colours, frameStyle, editor, schedule, goneAt: iso(goneAt), at: createdAt.toISOString() },
+    ...{
+      language,
+      colours,
+      frameStyle,
+      editor,
+      schedule,
+      rendered,
+      goneAt: iso(goneAt),
+      at: createdAt.toISOString(),
+    },
   };
 }
 

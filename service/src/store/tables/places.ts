@@ -47,6 +47,8 @@ export const site = mysqlTable(
     frameStyle: text().notNull().default(''),
     /** What its editor lets through. */
     editor: json().$type<EditorRules>().notNull().default(openEditor),
+    /** Whether a page on which something is not seen is read with a browser as well. */
+    rendered: boolean().notNull().default(false),
     /** When its pages are read by themselves; null for never. */
     schedule: json().$type<Schedule>(),
     /** When they are the next time. */

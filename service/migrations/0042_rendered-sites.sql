@@ -1,0 +1,1 @@
+ALTER TABLE `site` ADD `rendered` boolean DEFAULT false NOT NULL;
