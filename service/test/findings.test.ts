@@ -86,6 +86,27 @@ describe('the life of findings', () => {
       { numRuns: 60, seed: 30 },
     );
   });
+
+  it('is counted once, however many find it at the same moment', async () => {
+    const { db } = test.orbis.connection;
+    for (const table of ['finding_at', 'finding', 'finding_count'])
+      await db.execute(sql.raw(`delete from ${table}`));
+    const now = new Date('2026-11-29T12:00:00.000Z');
+    const found = rules.map((rule): Found => ({
+      ...{ rule, level: 'note', about: 'thing', siteId: 1, pageId: null, placementId: null },
+      facts: {},
+    }));
+    const keep = (scope: string, all: Found[]) => inTransaction(db, (tx) => keepFound(tx, scope, all, now));
+    // Each place twice, as by two processes, and in either order.
+    await Promise.all(
+      [...scopes, ...scopes].map((scope, i) => keep(scope, i % 2 ? found : [...found].reverse())),
+    );
+    const times = async () => (await db.select().from(finding)).map((row) => row.times);
+    expect(await times()).to.deep.equal([3, 3, 3]);
+    await Promise.all([...scopes, ...scopes].map((scope) => keep(scope, [])));
+    expect(await times()).to.deep.equal([0, 0, 0]);
+    for (const { open } of await db.select().from(findingCount)) expect(open).to.equal(0);
+  });
 });
 
 function tell(

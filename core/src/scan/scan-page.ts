@@ -162,13 +162,12 @@ function fromMark(issued: string): Node[] {
   return from < 0 ? [] : nodes.slice(from);
 }
 
-const widest = (span: Span, nodes: readonly Node[]): Span => {
-  const spans = [span, ...nodes.flatMap(({ sourceCodeLocation: at }) => (at ? [spanOf(at)] : []))];
-  return {
-    start: Math.min(...spans.map(({ start }) => start)),
-    end: Math.max(...spans.map(({ end }) => end)),
-  };
-};
+const widest = (span: Span, nodes: readonly Node[]): Span =>
+  nodes.reduce(
+    ({ start, end }, { sourceCodeLocation: at }) =>
+      at ? { start: Math.min(start, at.startOffset), end: Math.max(end, at.endOffset) } : { start, end },
+    span,
+  );
 
 /** Whether what stands here begins with what is wanted, as browsers understand both. */
 export function beginsWith(run: readonly Node[], wanted: readonly Node[]): boolean {

@@ -24,7 +24,10 @@ export function timesStanding(
   if (needed.length === 0) return {};
   const page = machineryOf(roots);
   return Object.fromEntries(
-    needed.map(({ digest, position, text }) => [digest, timesOf(text, position, page, roots)]),
+    needed
+      // What says nothing to a browser is nowhere.
+      .filter(({ text }) => text.trim() !== '')
+      .map(({ digest, position, text }) => [digest, timesOf(text, position, page, roots)]),
   );
 }
 
@@ -51,7 +54,8 @@ function machineryOf(roots: readonly Node[]): Machinery {
       inside[node.tagName].push(
         folded(node.childNodes.map((text) => ('value' in text ? text.value : '')).join('')),
       );
-    stack.push(...node.childNodes);
+    // One by one: a page may have more of them than a call takes.
+    for (const child of node.childNodes) stack.push(child);
   }
   return { elements, inside };
 }
@@ -69,7 +73,7 @@ function timesOf(
   }
   const nodes = meaningful(parseFragment(text).childNodes);
   if (nodes.every((node) => names.has(node.nodeName)))
-    return Math.min(...nodes.map((node) => elements.get(canonical([node])) ?? 0));
+    return nodes.reduce((least, node) => Math.min(least, elements.get(canonical([node])) ?? 0), Infinity);
   return findUnmarked({ roots }, text, new Set()) ? 1 : 0;
 }
 

@@ -49,12 +49,13 @@ export async function keepFound(
   const wanted = new Map(found.map((each) => [sameOf(each), each]));
   const known = new Map(there.map((row) => [row.finding.same, row.finding]));
   const changes: OpenChange[] = [];
-  for (const [same, each] of wanted) {
-    const row = known.get(same);
-    if (row) await seeAgain(tx, row, each, now, changes);
-    else await seeHere(tx, { scope, same }, each, now, changes);
+  // In one order, so that nobody waits for somebody who waits for them.
+  for (const same of [...new Set([...wanted.keys(), ...known.keys()])].sort()) {
+    const [each, row] = [wanted.get(same), known.get(same)];
+    if (each && row) await seeAgain(tx, row, each, now, changes);
+    else if (each) await seeHere(tx, { scope, same }, each, now, changes);
+    else await seeNoMore(tx, scope, row!, now, changes);
   }
-  for (const [same, row] of known) if (!wanted.has(same)) await seeNoMore(tx, scope, row, now, changes);
   await countOpen(tx, changes);
 }
 
@@ -68,25 +69,35 @@ const valuesOf = ({ level, facts, details = [], code }: Found) => ({
   code: code ?? null,
 });
 
-const reopened = { list: 'open' as const, noticedAt: null, solvedAt: null, decidedAt: null, decidedBy: null };
-
 /* Where it was found before as well. */
 async function seeAgain(
   tx: Handle,
-  row: FindingRow,
+  before: FindingRow,
   found: Found,
   now: Date,
   changes: OpenChange[],
 ): Promise<void> {
-  const values = valuesOf(found);
+  const { id } = before;
+  if (isAsBefore(before, found, now)) return;
+  const row = await locked(tx, eq(finding.id, id));
   // Somebody called it solved, and it is still there.
-  const isBack = row.list === 'solved';
-  if (isBack) changes.push({ siteId: row.siteId, rule: row.rule, by: 1 });
+  const back = reopenedOf(row, changes);
   await tx
     .update(finding)
-    .set({ ...values, lastSeenAt: now, ...(isBack && { ...reopened, until: null, reason: '' }) })
-    .where(eq(finding.id, row.id));
+    .set({ ...valuesOf(found), lastSeenAt: now, ...back })
+    .where(eq(finding.id, id));
 }
+
+/* Whether nothing is to be written down: it was seen just now, and was the same. */
+const isAsBefore = (row: FindingRow, found: Found, now: Date): boolean =>
+  row.list !== 'solved' &&
+  now.getTime() - row.lastSeenAt.getTime() < justNow &&
+  Object.entries(valuesOf(found)).every(
+    ([name, value]) => JSON.stringify(row[name as keyof FindingRow]) === JSON.stringify(value),
+  );
+
+/* So many ms later that is written down all the same. */
+const justNow = 10 * 60_000;
 
 /* Where it was not found before; elsewhere it may have been. */
 async function seeHere(
@@ -97,9 +108,9 @@ async function seeHere(
   changes: OpenChange[],
 ): Promise<void> {
   const { rule, siteId, pageId, placementId } = found;
-  const find = () => tx.select().from(finding).where(eq(finding.same, same)).for('update');
-  let [row] = await find();
-  if (!row) {
+  const where = eq(finding.same, same);
+  const [known] = await tx.select({ id: finding.id }).from(finding).where(where);
+  if (!known)
     await tx
       .insert(finding)
       .ignore()
@@ -112,20 +123,37 @@ async function seeHere(
         firstSeenAt: now,
         lastSeenAt: now,
       });
-    [row] = await find();
-  }
-  await tx.insert(findingAt).ignore().values({ findingId: row!.id, scope });
-  const isBack = row!.list === 'solved';
-  if (isBack) changes.push({ siteId, rule, by: 1 });
+  const row = await locked(tx, where);
+  const [at] = await tx.insert(findingAt).ignore().values({ findingId: row.id, scope });
+  const back = reopenedOf(row, changes);
   await tx
     .update(finding)
     .set({
-      times: sql`${finding.times} + 1`,
+      // Another process may have found it here as well.
+      times: row.times + at.affectedRows,
       lastSeenAt: now,
-      ...(isBack && { ...valuesOf(found), ...reopened, until: null, reason: '', pageId, placementId }),
+      ...(back && { ...valuesOf(found), ...back, pageId, placementId }),
     })
-    .where(eq(finding.id, row!.id));
+    .where(eq(finding.id, row.id));
 }
+
+/* Whoever was faster is seen only by a reading that locks. */
+async function locked(tx: Handle, where: SQL): Promise<FindingRow> {
+  const [row] = await tx.select().from(finding).where(where).for('update');
+  return row!;
+}
+
+/* What makes a finding that was solved open again; null where it was not. */
+function reopenedOf({ list, siteId, rule }: FindingRow, changes: OpenChange[]) {
+  if (list !== 'solved') return null;
+  changes.push({ siteId, rule, by: 1 });
+  return { list: 'open' as const, ...reopened };
+}
+
+const reopened = {
+  ...{ noticedAt: null, solvedAt: null, decidedAt: null, decidedBy: null },
+  ...{ until: null, reason: '' },
+};
 
 /* It is not there any more. What is not to be told again stays so, should it come back. */
 async function seeNoMore(
