@@ -193,6 +193,13 @@ describe('what a sweep finds on published pages', () => {
     expect(await stateOf(made.placements[0]!.id)).to.equal('live');
   });
 
+  it('is nothing of what Orbis serves itself, nor the specimen that is read once', async () => {
+    await test.client.call('pages.create', { body: { key: 'fell/specimen', title: 'Specimen' } });
+    const { text } = (await test.client.call('sites.specimen', { params: { site: 'fell' } })).data;
+    site.pages.set('specimen', pageOf(text));
+    await expectOn('specimen', []);
+  });
+
   it('is that a code stands on another page than it is placed on, instead or as well', async () => {
     const { code } = await placed('from');
     await test.client.call('pages.create', { body: { key: 'fell/to', title: 'To' } });

@@ -1,4 +1,4 @@
-import type { PageLook } from '@orbis/core';
+import { neutralMark, type PageLook } from '@orbis/core';
 import { digest } from '../digest.ts';
 import type { FetchFailure } from '../fetching/failure.ts';
 import type { Found } from '../store/findings.ts';
@@ -84,6 +84,13 @@ function plain(address: string): string {
   return `${origin}${pathname.endsWith('/') ? pathname.slice(0, -1) : pathname}${search}`;
 }
 
+/** Tells the hosts where Orbis serves frames: one for all of them, or one for each. */
+export function servedHosts(placementUrl: (id: string) => string): (host: string) => boolean {
+  const one = new URL(placementUrl(neutralMark.placement)).hostname;
+  const each = `${neutralMark.placement}.`;
+  return one.startsWith(each) ? (host) => host.endsWith(one.slice(each.length - 1)) : (host) => host === one;
+}
+
 /* As long as a code may be that is collected, in characters. */
 const mostCode = 1_048_576;
 
@@ -91,10 +98,12 @@ const mostCode = 1_048_576;
 export const unregistered = (
   { site }: Pick<PageOfSweep, 'site'>,
   { embeds }: Pick<PageLook, 'embeds'>,
-  known: ReadonlySet<string>,
+  { known, isOurs }: { known: ReadonlySet<string>; isOurs: (host: string) => boolean },
 ): OfPage[] =>
   embeds
     .filter(({ mark }) => mark === null || !known.has(mark.split('.')[0]!))
+    // What is of no host, or of Orbis, such as the specimen, is nobody else’s.
+    .filter(({ hosts }) => hosts.some((host) => !isOurs(host)))
     .map(({ text, name, kind, hosts, line }) => ({
       rule: 'unregistered',
       level: 'note',

@@ -15,6 +15,7 @@ import {
   foundOnPage,
   leftOverOnPage,
   pageRedirects,
+  servedHosts,
   strangers,
   troubles,
   unregistered,
@@ -75,7 +76,7 @@ export async function whatIsOnPage(
     gone.map(({ id }) => id),
     look.times,
   );
-  const others = await otherThings(row, page, look, { db, left });
+  const others = await otherThings(row, page, look, { ...tools, left });
   const told = foundOnPage(row, others, row.address === null ? seen : []);
   return { state: 'read', status, why: null, digest: content, seen, gone, head, kept, ...told };
 }
@@ -126,8 +127,9 @@ async function otherThings(
   row: PageOfSweep,
   page: FetchedPage,
   look: PageLook,
-  { db, left }: { db: PageTools['db']; left: ReturnType<typeof leftOver> },
+  { db, placementUrl, left }: Pick<PageTools, 'db' | 'placementUrl'> & { left: ReturnType<typeof leftOver> },
 ) {
+  const isOurs = servedHosts(placementUrl);
   const known = await strangersOn(
     db,
     row.page.id,
@@ -136,7 +138,7 @@ async function otherThings(
   return [
     ...pageRedirects(row, addressOfPage(row), page),
     ...strangers(row, known),
-    ...unregistered(row, look, new Set(known.map(({ publicId }) => publicId))),
+    ...unregistered(row, look, { known: new Set(known.map(({ publicId }) => publicId)), isOurs }),
     ...troubles(row, look),
     ...leftOverOnPage(row, left),
   ];
