@@ -29,6 +29,8 @@ describe('the whole way of a code', () => {
       line: 2,
       served: false,
       findings: [],
+      // Behind the heading, with its mark, and nothing of what follows.
+      spans: [{ start: 21, end: 21 + composition.text.length + ' data-orbis="0123456789.1"'.length }],
     });
   });
 

@@ -161,7 +161,11 @@ describe('a register of version 9', () => {
     expect([...states]).to.include.members(['live', 'out-of-date', 'altered', 'unreachable']);
     const { items, waiting } = (await client.call('placements.list', { query: { limit: 100 } })).data;
     const saidSince = { note: '', pausedAt: null };
-    expect(items).to.deep.equal(told.placements.map((each) => ({ ...each, ...saidSince })));
+    // Since then a finding says what exactly is otherwise, where that was worked out.
+    const findingsOf = ({ findings }: Placement) => findings.map((found) => ({ ...found, details: [] }));
+    expect(items).to.deep.equal(
+      told.placements.map((each) => ({ ...each, ...saidSince, findings: findingsOf(each) })),
+    );
     expect(waiting).to.equal(0);
     for (const state of states) {
       const { data } = await client.call('placements.list', { query: { state } });

@@ -90,7 +90,7 @@ function seenOf(seen: PageSeen, wanted: Expected, known: Set<unknown>): Placemen
     ...(seen.asText.some((mark) => mark.placement === placement) ? [finding('shown-as-text', 'error')] : []),
     ...(marked.length + served.length > 1 ? [doubled(marked.length + served.length)] : []),
   ];
-  const spans = [...served, ...marked].map(({ span }) => span);
+  const spans = served.map(({ span }) => span);
   if (marked.length > 0) {
     const found = markedSeen(marked, wanted, findings);
     return { ...found, served: served.length > 0, spans: [...spans, ...found.spans] };
@@ -125,7 +125,7 @@ function markedSeen(
   });
   const best = whole ?? marked[0]!;
   const text = issued.get(best.mark.delivery) ?? null;
-  const spans = whole && text !== null ? [wholeSpan(whole, text)] : [];
+  const spans = marked.map((each) => (each === whole && text !== null ? wholeSpan(each, text) : each.span));
   const seen = { placement, delivery: best.mark.delivery, line: best.line, spans };
   if (whole) return { ...seen, state: 'live', findings };
   const facts = {
