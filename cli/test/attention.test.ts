@@ -39,7 +39,7 @@ describe('the command line, with what wants attention', () => {
     expect(ran.exit).to.equal(1);
     expect(ran.out)
       .to.match(/^error Cannot be read in fell\/talks [0-9a-z]{10} new$/m)
-      .and.match(/^ {2}orbis plan fell\/talks$/m);
+      .and.match(/^ {2}orbis sweep fell\/talks$/m);
     expect((await orbis('attention --counts')).out)
       .to.match(/^1 error, 0 warnings, 0 notes\.$/m)
       .and.match(/^page-unreachable +Cannot be read +1$/m)

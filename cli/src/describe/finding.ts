@@ -34,7 +34,7 @@ function statusOf({ list, until, reason, solvedAt, solvedBy }: KeptFinding): str
 }
 
 /* The command that does something about it. */
-function wayOf({ rule, page, site, placement, id, facts, list }: KeptFinding): string[] {
+function wayOf({ rule, page, site, id, facts, list }: KeptFinding): string[] {
   if (list !== 'open') return [];
   switch (rule) {
     case 'unregistered':
@@ -47,9 +47,10 @@ function wayOf({ rule, page, site, placement, id, facts, list }: KeptFinding): s
     case 'moved':
     case 'copied':
       return [`orbis show placement ${String(facts['placement'])}`];
-    case 'file-altered':
-    case 'file-unreachable':
-      return placement === null ? [] : [`orbis copy placement ${placement}`];
+    case 'page-unreachable':
+      return [`orbis sweep ${page}`];
+    case 'built-by-scripts':
+      return [`orbis change site ${site} --rendered yes`];
     case 'page-redirects':
       return facts['permanent'] === true ? [`orbis change page ${page} --path …`] : [];
     default:

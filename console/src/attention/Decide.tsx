@@ -75,6 +75,7 @@ export function Decide({ finding }: { finding: KeptFinding }) {
       {asking && (
         <Ask
           what={asking}
+          error={decide.error}
           onClose={() => setAsking(null)}
           onSay={(body) => decide.mutate({ as: asking, ...body })}
         />
@@ -86,10 +87,13 @@ export function Decide({ finding }: { finding: KeptFinding }) {
 
 function Ask({
   what,
+  error,
   onClose,
   onSay,
 }: {
   what: 'later' | 'muted';
+  /** Why what was said last was not taken. */
+  error: Error | null;
   onClose: () => void;
   onSay: (said: { until?: string; reason?: string }) => void;
 }) {
@@ -102,6 +106,7 @@ function Ask({
       <DialogTitle id="ask-title">{isLater ? 'Tell me later' : 'Do not tell it again'}</DialogTitle>
       <DialogContent>
         <Stack spacing={2} sx={{ pt: 1, minWidth: { sm: 380 } }}>
+          <ProblemNote error={error} />
           {isLater ? (
             <TextField
               type="date"

@@ -25,7 +25,8 @@ export function wayTo({ rule, page, placement, site, facts }: KeptFinding): Way 
     case 'file-unreachable':
       return placement === null ? null : { to: `/register/${placement}`, label: 'Open its placement' };
     case 'page-redirects':
-      return page === null ? null : { to: `/places/${site}`, label: 'Open the page' };
+    case 'built-by-scripts':
+      return { to: `/places/${site}`, label: 'Open its site' };
     default:
       return page === null ? null : { to: plan(page), label: 'Open the plan' };
   }
