@@ -119,7 +119,10 @@ async function collect(tools: Tools, [id, ...others]: string[], { name, spot }: 
   const { data } = await tools.client().call('findings.register', { params: { finding: id! }, body });
   tools.confirm(data, () => {
     const places = data.placements.map(({ place, id: placement }) => `  ${place}  ${placement}\n`).join('');
-    const left = data.left === 0 ? '' : `It stands on ${plural(data.left, 'more page')}: say it once more.\n`;
+    const left =
+      data.left === 0
+        ? ''
+        : `It stands on ${plural(data.left, 'more page')}: place it there with “orbis place”.\n`;
     return `Collected as ${data.embed}, and placed as it stands:\n${places}${left}`;
   });
   return 0;

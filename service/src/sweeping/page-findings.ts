@@ -32,21 +32,20 @@ export function foundOnPage(
     findings: ofPage.map(({ rule, level, facts }) => ({ rule, level, facts })),
     found: [
       ...ofPage.map((each) => ({ ...each, ...where, placementId: null })),
-      ...seen.flatMap(({ placementId, findings }) =>
-        findings
-          .filter(({ rule }) => !notTold.has(rule))
-          .map(({ rule, level, facts, details }, at) => ({
-            ...{ rule, level, facts, details, ...where, placementId },
-            about: `placement:${placementId} ${about({ rule, at }, findings)}`,
-          })),
-      ),
+      ...seen.flatMap(({ placementId, findings }) => {
+        const told = findings.filter(({ rule }) => !notTold.has(rule));
+        return told.map(({ rule, level, facts, details }, at) => ({
+          ...{ rule, level, facts, details, ...where, placementId },
+          about: `placement:${placementId} ${alikeBefore(told, at)}`,
+        }));
+      }),
     ],
   };
 }
 
-/* The same rule may find several things of one placement. */
-const about = ({ rule, at }: { rule: string; at: number }, all: readonly StoredFinding[]): number =>
-  all.slice(0, at).filter((each) => each.rule === rule).length;
+/* The same rule may find several things of one placement: they are told apart by their order. */
+const alikeBefore = (all: readonly StoredFinding[], at: number): number =>
+  all.slice(0, at).filter(({ rule }) => rule === all[at]!.rule).length;
 
 /** Why a page could not be read. Where that is the same for many pages of a site, it is one finding. */
 export const pageUnreachable = (

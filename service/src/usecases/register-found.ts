@@ -22,7 +22,7 @@ import { markPage } from '../store/mark-stale.ts';
 type Tools = IngestTools & Pick<Deps, 'connection' | 'renderContext'>;
 
 /* So many pages are placed on at once. */
-const mostPages = 50;
+const mostPages = 200;
 
 /* Where nobody says which spot it is. */
 const usualSpot = 'found';
