@@ -2,7 +2,15 @@ import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from 'chai';
 import type { BrowserContext, Page } from 'playwright-core';
 import { password, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
-import { closeBrowser, expectClip, expectSoon, newWindow, type SignedIn } from './support/browser.ts';
+import {
+  closeBrowser,
+  expectClip,
+  expectShown,
+  expectSoon,
+  time,
+  newWindow,
+  type SignedIn,
+} from './support/browser.ts';
 import { closeDrawer, openDrawer, openStep, showCode } from './support/workbench.ts';
 
 describe('the console', () => {
@@ -226,13 +234,8 @@ describe('the console', () => {
       });
       await page.goto(`${test.url}/collection/previewed`);
       const preview = page.frameLocator('iframe[title="Preview of the embed"]').frameLocator('iframe');
-      await preview.locator('video').waitFor();
-      await expectSoon(
-        async () =>
-          Math.abs((await preview.locator('video').evaluate((v: HTMLVideoElement) => v.currentTime)) - 112) <
-          0.5,
-        'the preview stands at 1:52',
-      );
+      await expectShown(preview.locator('video'));
+      await expectSoon(async () => Math.abs((await time(preview)) - 112) < 0.5, 'the preview stands at 1:52');
       expect(
         [...hosts].filter((host) => /^[0-9a-z]{20}\.frames\.localhost$/.test(host)),
       ).to.have.length.at.least(1);
@@ -251,7 +254,7 @@ describe('the console', () => {
       await page.getByText('is itself a program', { exact: false }).waitFor();
       await page.goto(`${test.url}/collection/${data.key}`);
       const frame = page.frameLocator('iframe[title="Preview of the embed"]');
-      await frame.locator('#seen').waitFor();
+      await expectShown(frame.locator('#seen'));
       expect(await frame.locator('#seen').evaluate(() => document.title)).to.equal('kept out');
       expect(await page.evaluate('"harmed" in window')).to.equal(false);
       expect(

@@ -3,7 +3,7 @@ import { until } from '../../service/test/support/until.ts';
 import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { startWidget, type Widget } from '../../service/test/support/widget.ts';
 import { barriers } from './support/access.ts';
-import { closeBrowser } from './support/browser.ts';
+import { closeBrowser, expectShown } from './support/browser.ts';
 import { openedEmbed, openStep } from './support/workbench.ts';
 
 describe('whom an embed contacts, watched in the owner’s own browser', () => {
@@ -31,7 +31,7 @@ describe('whom an embed contacts, watched in the owner’s own browser', () => {
     await section.getByText('here it is in yours', { exact: false }).waitFor();
     const inside = page.frameLocator('iframe[title="The embed, to see whom it contacts"]');
     // Nothing is kept out, also where it is sent on to; a page is told where it asked, not where that led.
-    await inside.getByText('All of it').waitFor();
+    await expectShown(inside.getByText('All of it'));
     expect(widget.asked).to.include(`${sentOn}/third.js`);
     const listed = () =>
       section

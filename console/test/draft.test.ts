@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import type { Page, Request } from 'playwright-core';
 import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
-import { closeBrowser, newWindow } from './support/browser.ts';
+import { closeBrowser, expectShown, newWindow } from './support/browser.ts';
 import { closeDrawer, openDrawer, openStep, showCode } from './support/workbench.ts';
 
 const code =
@@ -137,8 +137,10 @@ describe('a draft at the workbench', () => {
     await page.getByLabel('Loads').click();
     await page.getByRole('option', { name: 'When pressed' }).click();
     const inside = page.frameLocator('iframe[title="Preview of the embed"]');
-    await inside.getByRole('button', { name: /^Play the video/ }).press('Enter');
-    await inside.locator('iframe').waitFor();
+    const play = inside.getByRole('button', { name: /^Play the video/ });
+    await expectShown(play);
+    await play.press('Enter');
+    await expectShown(inside.locator('iframe'));
     await page.getByRole('button', { name: 'Back to revision 2' }).click();
   });
 

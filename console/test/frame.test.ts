@@ -4,7 +4,7 @@ import { get } from '../../service/test/support/get.ts';
 import { until } from '../../service/test/support/until.ts';
 import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { barriers } from './support/access.ts';
-import { closeBrowser } from './support/browser.ts';
+import { closeBrowser, expectShown } from './support/browser.ts';
 import { openedEmbed, openStep } from './support/workbench.ts';
 
 const form =
@@ -28,6 +28,7 @@ describe('its frame, in the workbench', () => {
     await closeBrowser();
     await test.stop();
   });
+  const inside = (page: Page) => page.frameLocator('iframe[title^="Preview"]').frameLocator('iframe[srcdoc]');
   const way = (page: Page, name: string) => page.getByRole('radio', { name: new RegExp(`^${name}`) });
   const saved = async (embed: string) =>
     (await test.client.call('embeds.read', { params: { embed } })).data.current.options;
@@ -38,11 +39,7 @@ describe('its frame, in the workbench', () => {
     await page.getByText('It takes the name “joining” for itself', { exact: false }).waitFor();
     expect(await way(page, 'None').isChecked()).to.equal(true);
     await way(page, 'Enclosed').check();
-    await page
-      .frameLocator('iframe[title^="Preview"]')
-      .frameLocator('iframe[srcdoc]')
-      .getByRole('button', { name: 'Sign up' })
-      .waitFor();
+    await expectShown(inside(page).getByRole('button', { name: 'Sign up' }));
     await page.locator('[data-power="may-send-forms"]').getByText('the code has a form to send').waitFor();
     await page.getByRole('button', { name: 'Let it do more, or less' }).click();
     await page.locator('[data-option="may-download"]').first().waitFor({ state: 'attached' });
@@ -77,12 +74,7 @@ describe('its frame, in the workbench', () => {
       contacts: ['cdn.slotsedge.localhost'],
     });
     // It still fills itself, in the preview as on a page.
-    await page
-      .frameLocator('iframe[title^="Preview"]')
-      .frameLocator('iframe[srcdoc]')
-      .getByText('Nights', { exact: false })
-      .first()
-      .waitFor();
+    await expectShown(inside(page).getByText('Nights', { exact: false }).first());
     expect(await barriers(page)).to.deep.equal([]);
     await section.getByRole('button', { name: 'Let it contact others again' }).click();
     await page.getByRole('button', { name: 'Save as revision 3' }).click();
@@ -120,11 +112,7 @@ describe('its frame, in the workbench', () => {
     expect(await way(page, 'Enclosed').isDisabled()).to.equal(true);
     await way(page, 'Served by Orbis').check();
     await page.getByText('Its frame: Its document is served for a placement', { exact: false }).waitFor();
-    await page
-      .frameLocator('iframe[title^="Preview"]')
-      .frameLocator('iframe[srcdoc]')
-      .locator('iframe')
-      .waitFor();
+    await expectShown(inside(page).locator('iframe'));
     await context.close();
   });
 

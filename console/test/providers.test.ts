@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import type { Options } from '@orbis/core';
 import type { Page } from 'playwright-core';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
-import { closeBrowser, expectSoon, newWindow } from './support/browser.ts';
+import { closeBrowser, expectShown, expectSoon, newWindow } from './support/browser.ts';
 import { showCode } from './support/workbench.ts';
 
 describe('an owner who adjusts, at the console', () => {
@@ -39,6 +39,7 @@ describe('an owner who adjusts, at the console', () => {
       const video =
         key === 'own-file' ? frame.locator('video') : frame.frameLocator('iframe').locator('video');
       expect(await page.getByRole('button', { name: 'From here' }).count()).to.equal(0);
+      await expectShown(video);
       await video.evaluate((player: HTMLVideoElement) => {
         player.currentTime = 83.5;
       });

@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
 import type { Locator, Page } from 'playwright-core';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
-import { closeBrowser, expectSoon } from './support/browser.ts';
+import { closeBrowser, expectShown, expectSoon } from './support/browser.ts';
 import { openedEmbed } from './support/workbench.ts';
 
 describe('an owner who looks at an embed in other ways', () => {
@@ -104,7 +104,7 @@ describe('an owner who looks at an embed in other ways', () => {
     // What the page itself lacks is no trouble of the embed.
     expect(await page.getByText('did not load', { exact: false }).count()).to.equal(0);
     // The film plays there, too.
-    await inside(page).frameLocator('iframe').getByRole('button', { name: /^Play/ }).waitFor();
+    await expectShown(inside(page).frameLocator('iframe').getByRole('button', { name: /^Play/ }));
     const last = inside(page).getByText('The last');
     await clickBelow(page, last);
     await expectSoon(async () => (await around(page))[0] === 'The last', 'it is put behind the last');
@@ -135,14 +135,15 @@ describe('an owner who looks at an embed in other ways', () => {
     await page.getByRole('button', { name: '#1f4e5f' }).click();
     await page.keyboard.press('Escape');
     const before = page.frameLocator('iframe[title^="Preview of the code as it was pasted"]');
-    await inside(page).getByText('A night on the moor').waitFor();
-    await before.locator('iframe').waitFor();
+    await expectShown(inside(page).getByText('A night on the moor'));
+    await expectShown(before.locator('iframe'));
     expect(await before.getByText('A night on the moor').count()).to.equal(0);
     await expectSoon(
       async () =>
         (await inside(page)
           .locator('html')
-          .evaluate((each) => getComputedStyle(each).backgroundColor)) === 'rgb(31, 78, 95)',
+          .evaluate((each) => getComputedStyle(each).backgroundColor)
+          .catch(() => '')) === 'rgb(31, 78, 95)',
       'it is on that colour',
     );
     await context.close();
@@ -153,7 +154,8 @@ describe('an owner who looks at an embed in other ways', () => {
     const width = async (): Promise<number> =>
       inside(page)
         .locator('html')
-        .evaluate(() => innerWidth);
+        .evaluate(() => innerWidth)
+        .catch(() => 0);
     await view(page, 'By itself');
     await page.getByRole('combobox', { name: 'As wide as the spot' }).click();
     await page.getByRole('option', { name: 'moor/talks#main' }).click();

@@ -1,5 +1,12 @@
 import { expect } from 'chai';
-import { chromium, type Browser, type BrowserContext, type FrameLocator, type Page } from 'playwright-core';
+import {
+  chromium,
+  type Browser,
+  type BrowserContext,
+  type FrameLocator,
+  type Locator,
+  type Page,
+} from 'playwright-core';
 import { findChromium } from '@orbis/service';
 
 /* How long is waited for something to show, in milliseconds. */
@@ -60,8 +67,11 @@ export async function newWindow(
 }
 
 const video = (frame: FrameLocator) => frame.locator('video');
-const time = async (frame: FrameLocator): Promise<number> =>
-  video(frame).evaluate((v: HTMLVideoElement) => v.currentTime);
+/** Where the player in a frame stands, in seconds; a frame that just goes is at none. */
+export const time = async (frame: FrameLocator): Promise<number> =>
+  video(frame)
+    .evaluate((v: HTMLVideoElement) => v.currentTime)
+    .catch(() => NaN);
 
 /** On a published page: the player begins at 1:52 when it is started, and, jumped to 3:02, stops at 3:04. */
 export async function expectClip(page: Page, frame: FrameLocator): Promise<void> {
@@ -84,3 +94,10 @@ export async function expectSoon(check: () => Promise<boolean>, what: string, ms
   }
   expect.fail(`not in time: ${what}`);
 }
+
+/**
+ * Waits until something shows in a preview, whose frames are replaced with each change: a wait inside one
+ * that goes is ended with an error, so it is looked for anew until it is there.
+ */
+export const expectShown = (inside: Locator): Promise<void> =>
+  expectSoon(() => inside.isVisible().catch(() => false), `${inside.toString()} shows`);
