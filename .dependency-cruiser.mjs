@@ -84,7 +84,8 @@ const above = {
   ],
   usecases: ['http', 'jobs', 'sweeping', 'queue', 'frames'],
   jobs: ['http', 'frames'],
-  sweeping: ['http', 'frames', 'jobs'],
+  sweeping: ['http', 'frames', 'jobs', 'news'],
+  news: ['http', 'frames', 'jobs', 'sweeping'],
   frames: ['http', 'usecases', 'jobs', 'sweeping', 'reading', 'queue', 'browser', 'pictures'],
 };
 

@@ -9,6 +9,7 @@ import { addColours } from './commands/colours.ts';
 import { addCompletion } from './commands/completion.ts';
 import { addCopy } from './commands/copy.ts';
 import { addEditor } from './commands/editor.ts';
+import { addEvents } from './commands/events.ts';
 import { addFill } from './commands/fill.ts';
 import { addHarvest } from './commands/harvest.ts';
 import { addHistory } from './commands/history.ts';
@@ -50,9 +51,11 @@ import { embed } from './things/embed.ts';
 import { endpoint } from './things/endpoint.ts';
 import { finding } from './things/finding.ts';
 import { harvest } from './things/harvest.ts';
+import { message } from './things/message.ts';
 import { page } from './things/page.ts';
 import { password } from './things/password.ts';
 import { placement } from './things/placement.ts';
+import { channel } from './things/channel.ts';
 import { changelist } from './things/changelist.ts';
 import { preset } from './things/preset.ts';
 import { provider } from './things/provider.ts';
@@ -83,6 +86,8 @@ const things: readonly Thing[] = [
   changelist,
   sweep,
   finding,
+  channel,
+  message,
   harvest,
   change,
   provider,
@@ -113,6 +118,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addSweep,
     addHistory,
     addAttention,
+    addEvents,
     addWhere,
     addViews,
     addThirdParties,

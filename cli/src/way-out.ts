@@ -18,6 +18,8 @@ const lists: Record<string, string> = {
   'spot': 'orbis list pages',
   'shared spot': 'orbis list shared-spots',
   'token': 'orbis list tokens',
+  'channel': 'orbis list channels',
+  'message': 'orbis list messages',
   'session': 'orbis list sessions',
 };
 

@@ -95,7 +95,7 @@ describe('the command line, with what pauses, moves and goes', () => {
     const wrong = await orbis('change site hollinfell --sweep noon');
     expect([wrong.exit, wrong.err]).to.deep.equal([
       2,
-      '“noon” is no time to read pages. Say hour, day@03:00, monday@03:00 or never.\n',
+      '“noon” is no time that comes again. Say hour, day@03:00, monday@03:00 or never.\n',
     ]);
   });
 

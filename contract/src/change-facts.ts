@@ -51,7 +51,8 @@ export const madeOfMany = ['paused', 'resumed', 'ended'] as const;
 export type MadeOfMany = (typeof madeOfMany)[number];
 
 /** What else than embeds can be added, changed and removed. */
-export type ChangedThing = 'site' | 'page' | 'spot' | 'sharedSpot' | 'preset' | 'search' | 'rules';
+export type ChangedThing =
+  'site' | 'page' | 'spot' | 'sharedSpot' | 'preset' | 'search' | 'channel' | 'rules';
 
 /** A kind of change. */
 export type ChangeKind = ChangeFacts['kind'];

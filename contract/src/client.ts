@@ -30,7 +30,7 @@ interface Call<N extends RouteName> {
   signal?: AbortSignal;
 }
 /** A call whose answer is a stream of events. */
-export type EventCall<N extends RouteName> = Omit<Call<N>, 'lastEventId' | 'ifMatch' | 'ifNoneMatch'>;
+export type EventCall<N extends RouteName> = Omit<Call<N>, 'ifMatch' | 'ifNoneMatch'>;
 export interface Answer<T> {
   status: number;
   etag: string | null;

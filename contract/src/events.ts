@@ -96,7 +96,7 @@ export async function* follow<N extends RouteName>(
   call: EventCall<N>,
   isLast: (event: AnswerOf<Routes[N]>) => boolean,
 ): AsyncGenerator<AnswerOf<Routes[N]>> {
-  let seen: string | undefined;
+  let seen = call.lastEventId;
   let pause = shortest;
   for (let since = Date.now(); !call.signal?.aborted;) {
     const given = new AbortController();

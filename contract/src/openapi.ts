@@ -160,6 +160,8 @@ const parameterWords: Readonly<Record<string, string>> = {
   harvest: 'The id of a harvest',
   finding: 'The id of a finding',
   sweep: 'The id of a sweep',
+  channel: 'The name of a way by which news goes out',
+  message: 'The id of a message',
   preset: 'The key of a preset',
   search: 'The name of a search that is kept',
   endpoint: 'The id of an entry in the list of oEmbed providers',
@@ -246,6 +248,7 @@ const tagWords: Readonly<Record<string, string>> = {
   'Terms': 'What has been agreed upon with providers: limits, prices, licences, ends',
   'Sweeping': 'What is really on the published pages',
   'Attention': 'What wants doing, and what was decided about it',
+  'News': 'Hearing of what sweeps find: the ways by which that goes out, and what became of it',
   'Providers': 'Provider sheets, and the list of oEmbed providers',
 };
 

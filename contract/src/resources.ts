@@ -9,6 +9,7 @@ import { frameWays, kinds, levels } from '@orbis/core';
 import { mostCounted, mostWaiting } from './counting.ts';
 import { count, key, label, pageOf, tag, time } from './common.ts';
 import { edit, snippet } from './edits.ts';
+import { channel, message, newsItem } from './news.ts';
 import { level, reading } from './reading.ts';
 import { delivery, page, pageNews, placement, site, sweep, sweepPage } from './register.ts';
 import { sheetSchema } from './sheet.ts';
@@ -328,6 +329,9 @@ export const lists = {
     .meta({ id: 'PlacementPage' }),
   deliveries: pageOf(delivery).meta({ id: 'DeliveryPage' }),
   findings: pageOf(keptFinding).meta({ id: 'KeptFindingPageList' }),
+  news: pageOf(newsItem).meta({ id: 'NewsPage' }),
+  channels: pageOf(channel).meta({ id: 'ChannelPage' }),
+  messages: pageOf(message).meta({ id: 'MessagePage' }),
   sweeps: pageOf(sweep).meta({ id: 'SweepPageList' }),
   sweepPages: pageOf(sweepPage).meta({ id: 'SweptPages' }),
   pageNews: pageOf(pageNews).meta({ id: 'PageNewsPage' }),

@@ -31,6 +31,9 @@ export const today = z
       .array(keptFinding)
       .meta({ description: `What wants attention first, the worst; at most ${mostToTell}` }),
     open: count.meta({ description: 'How many findings are open' }),
+    undelivered: count.meta({
+      description: 'Messages with news that were given up; counted up to 200',
+    }),
     terms: z.array(terms).meta({
       description: `Contracts and limits that want looking at, the worst first; at most ${mostTermsToSee}`,
     }),

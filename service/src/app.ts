@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { apiBase, openApi } from '@orbis/contract';
@@ -13,6 +13,7 @@ import { consolePolicy, serveConsole } from './http/console.ts';
 import { endpointHandlers } from './http/resources/endpoints.ts';
 import { knownHosts, refuseCrossSite } from './http/guard.ts';
 import { healthHandlers } from './http/resources/health.ts';
+import { metricsRoute } from './http/metrics.ts';
 import { wellKnown } from './http/well-known.ts';
 import { embedHandlers } from './http/resources/embeds.ts';
 import { importHandlers } from './http/resources/imports.ts';
@@ -43,6 +44,9 @@ import { warnOfProxy } from './http/proxy-warning.ts';
 import { tokenHandlers } from './http/resources/tokens.ts';
 import type { Deps } from './deps.ts';
 import { attentionHandlers } from './http/resources/attention.ts';
+import { channelHandlers } from './http/resources/channels.ts';
+import { messageHandlers } from './http/resources/messages.ts';
+import { newsHandlers } from './http/resources/news.ts';
 import { sweepHandlers } from './http/resources/sweeps.ts';
 
 /** Builds the app of the console and the interface, without listening. */
@@ -57,12 +61,7 @@ export function createApp(deps: Deps): Express {
   app.use(knownHosts(deps.origins, deps.trustProxy));
   app.use(compression());
   app.use('/api', refuseCrossSite(deps.origins));
-  // Put together by who asks first: that takes longer than all else of a start.
-  let description: ReturnType<typeof openApi> | undefined;
-  app.get('/api/openapi.json', (_request, response) => {
-    description ??= openApi(deps.version);
-    response.json(description);
-  });
+  app.get('/api/openapi.json', describe(deps.version));
   const handlers = {
     ...healthHandlers(deps),
     ...sessionHandlers(deps),
@@ -96,13 +95,23 @@ export function createApp(deps: Deps): Express {
     ...planHandlers(deps),
     ...sweepHandlers(deps),
     ...attentionHandlers(deps),
+    ...newsHandlers(deps),
+    ...channelHandlers(deps),
+    ...messageHandlers(deps),
   };
   app.use(apiBase, mountRoutes(handlers, deps), noRoute);
   app.use('/api', noRoute);
+  app.use(metricsRoute(deps, deps.readMetrics));
   app.use(wellKnown(deps));
   app.use(serveConsole());
   app.use(answerProblems(deps.log));
   return app;
+}
+
+/* Put together by who asks first: that takes longer than all else of a start. */
+function describe(version: string): RequestHandler {
+  let description: ReturnType<typeof openApi> | undefined;
+  return (_request, response) => void response.json((description ??= openApi(version)));
 }
 
 /* What is logged of a request: enough to find it, and nothing that is secret or was typed by people. */

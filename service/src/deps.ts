@@ -6,6 +6,8 @@ import type { Fetching } from './fetching/client.ts';
 import type { RenderContext } from './usecases/render-context.ts';
 import type { SheetRegistry } from './usecases/sheet-registry.ts';
 import type { Runner } from './queue/runner.ts';
+import type { ReadMetrics } from './metrics/answer.ts';
+import type { Metrics } from './metrics/metrics.ts';
 import type { Reader } from './reading/reader.ts';
 import type { Origins } from './origins.ts';
 
@@ -26,6 +28,10 @@ export interface Deps {
   now: () => Date;
   log: Logger;
   version: string;
+  /** Whether there is a mail server to send by. */
+  hasMail: boolean;
+  metrics: Metrics;
+  readMetrics: ReadMetrics;
   trustProxy: number;
   /** Whom to tell of holes, as an address (RFC 9116); undefined where the owner named nobody. */
   securityContact?: string | undefined;

@@ -1,6 +1,4 @@
 import { createServer, type Server } from 'node:http';
-import { randomUUID } from 'node:crypto';
-import { setTimeout as wait } from 'node:timers/promises';
 import { pino, type Logger } from 'pino';
 import { neutralMark, type Sheet } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
@@ -19,20 +17,16 @@ import { errorForLog } from './http/error-log.ts';
 import { keepHeapSmall } from './memory.ts';
 import { createReader } from './reading/reader.ts';
 import { createFramesApp } from './frames/app.ts';
-import { planJobs } from './jobs/plan.ts';
-import { createRunner, together, type Runner } from './queue/runner.ts';
-import { hostReader } from './sweeping/read-host.ts';
-import { beginDueChecks } from './store/page-checks.ts';
-import { beginDueSweeps } from './store/due-sweeps.ts';
-import { wakeFindings } from './store/findings.ts';
-import { keepSiteFindings } from './store/site-findings.ts';
-import { createSweeper } from './sweeping/sweeper.ts';
+import { createMailer, type Mailer } from './news/mailer.ts';
+import { metricsAnswer, metricsReader } from './metrics/answer.ts';
+import { createMetrics } from './metrics/metrics.ts';
 import { originsOf, type Origins } from './origins.ts';
 import { closeServer, listen } from './listen.ts';
 import { roles, type Role } from './roles.ts';
+import { runJobs } from './start-jobs.ts';
 import type { Settings } from './settings.ts';
 import { framesOptions, sharedDatabase } from './start-frames.ts';
-import { createSheetRegistry } from './usecases/sheet-registry.ts';
+import { createSheetRegistry, type SheetRegistry } from './usecases/sheet-registry.ts';
 import { makeLink, owner } from './store/people.ts';
 import { planWith } from './store/planned-with.ts';
 import { digest } from './digest.ts';
@@ -97,17 +91,14 @@ export async function startOrbis(
     const { reader, fetching, browser } = openReaders(settings, waits, undo);
     let origins: Origins | null = null;
     const known = (): Origins => origins!;
-    const sheetRegistry = createSheetRegistry(sheets, {
-      ...reader,
-      servedAt: () => known().placementUrl(neutralMark.placement),
-      sharesHost: () => !known().ownHosts,
-    });
-    await sheetRegistry.refresh(connection.db);
-    await inTransaction(connection.db, (tx) => planWith(tx, plannedWith(settings, sheets)));
-    const tools = { connection, fetching, reader, sheetRegistry, origins: known, now, log };
+    const sheetRegistry = await openSheets(settings, sheets, { connection, reader, origins: known });
+    const metrics = createMetrics();
+    const readMetrics = metricsReader(metrics, connection.db);
+    const tools = { connection, fetching, reader, sheetRegistry, origins: known, now, log, metrics, version };
     const does = (role: Role): boolean => only.includes(role);
-    const runner = runJobs({ ...tools, browser, readsTicked }, undo);
-    const { ORBIS_TRUST_PROXY: trustProxy, ORBIS_SECURITY_CONTACT: securityContact } = settings;
+    const mailer = openMailer(settings, known, undo);
+    const gathers = settings.ORBIS_MAIL_GATHERS;
+    const runner = runJobs({ ...tools, browser, readsTicked, mailer, gathers }, undo);
     const app = createApp({
       ...tools,
       renderContext: sheetRegistry.renderContext,
@@ -115,9 +106,10 @@ export async function startOrbis(
       runner: does('jobs') ? runner : { nudge: () => undefined },
       browser,
       answers: createAnswers(),
-      version,
-      trustProxy,
-      securityContact,
+      hasMail: mailer !== null,
+      readMetrics,
+      trustProxy: settings.ORBIS_TRUST_PROXY,
+      securityContact: settings.ORBIS_SECURITY_CONTACT,
     });
     const frames = createFramesApp({ ...tools, ...framesOptions(settings, log) });
     undo.push(() => frames.stop());
@@ -125,6 +117,7 @@ export async function startOrbis(
       ...(does('console') && { console: createServer(app) }),
       ...(does('frames') && { frames: createServer(frames.answer) }),
     };
+    await openMetrics(settings, createServer(metricsAnswer(readMetrics)), undo);
     undo.push(() => Promise.all(Object.values(servers).map(closeServer)));
     origins = await listenOn(servers, settings);
     if (does('jobs')) runner.start();
@@ -152,11 +145,44 @@ function openReaders(
   return { reader, fetching, browser };
 }
 
+/* Metrics at a port of their own, where the settings name one. */
+async function openMetrics(settings: Settings, server: Server, undo: Undo): Promise<void> {
+  const { ORBIS_HOST: host, ORBIS_METRICS_PORT: port } = settings;
+  if (port === undefined) return;
+  await listen(server, host, port, 'ORBIS_METRICS_PORT');
+  undo.push(() => closeServer(server));
+}
+
+/* By which mail goes out; null where no mail server is set up. */
+function openMailer(settings: Settings, origins: () => Origins, undo: Undo): Mailer | null {
+  const { ORBIS_SMTP_URL: url, ORBIS_MAIL_FROM: from } = settings;
+  if (url === undefined) return null;
+  const mailer = createMailer(url, () => from ?? `Orbis <orbis@${new URL(origins().console).hostname}>`);
+  undo.push(() => mailer.close());
+  return mailer;
+}
+
 const browserOptions = (settings: Settings): Parameters<typeof createBrowser>[0] => ({
   chromium: findChromium(settings.ORBIS_CHROMIUM),
   seconds: settings.ORBIS_CHROMIUM_SECONDS,
   allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes',
 });
+
+/* The sheets as they are now; where they are others than before, everything is planned anew. */
+async function openSheets(
+  settings: Settings,
+  sheets: readonly Sheet[],
+  { connection: { db }, reader, origins }: Pick<Deps, 'connection' | 'reader' | 'origins'>,
+): Promise<SheetRegistry> {
+  const registry = createSheetRegistry(sheets, {
+    ...reader,
+    servedAt: () => origins().placementUrl(neutralMark.placement),
+    sharesHost: () => !origins().ownHosts,
+  });
+  await registry.refresh(db);
+  await inTransaction(db, (tx) => planWith(tx, plannedWith(settings, sheets)));
+  return registry;
+}
 
 /* What is pasted depends on these, and on where frames are served. */
 const plannedWith = (settings: Settings, sheets: readonly Sheet[]): string =>
@@ -182,73 +208,6 @@ async function openDatabase(
   const connection = await connectDatabase(urls, { patience });
   undo.push(() => connection.close());
   return connection;
-}
-
-type JobTools = Pick<
-  Deps,
-  'connection' | 'reader' | 'browser' | 'sheetRegistry' | 'origins' | 'now' | 'log'
-> & {
-  fetching: Fetching;
-  readsTicked: boolean;
-};
-
-function runJobs(
-  { connection: { db }, fetching, reader, browser, sheetRegistry, origins, now, log, readsTicked }: JobTools,
-  undo: Undo,
-): Runner {
-  const { renderContext } = sheetRegistry;
-  const refresh = (): Promise<void> => sheetRegistry.refresh(db);
-  const planning = { tools: { db, renderContext: () => refresh().then(renderContext), log, now }, now };
-  const sweeping = {
-    db,
-    fetching,
-    reader,
-    browser,
-    renderContext,
-    refresh,
-    placementUrl: (id: string) => origins().placementUrl(id),
-    now,
-    log,
-    version,
-  };
-  const owner = randomUUID();
-  const everySoOften = atMostEvery(lookEvery);
-  const runner = together([
-    createRunner([planJobs(planning)], { db, owner, now, log }),
-    createSweeper(hostReader(sweeping, owner), {
-      ...{ db, owner, log },
-      prepare: async () => {
-        await beginDueSweeps(db, now());
-        if (readsTicked) await beginDueChecks(db, now());
-        await everySoOften(() => lookAround(db, now()));
-      },
-    }),
-  ]);
-  undo.push(async () => {
-    // The page that is being read may come to its end; else the sweep goes on at it another time.
-    await Promise.race([runner.stop(), wait(lastPage)]);
-    await Promise.all([runner.stop(), fetching.close(), reader.close()]);
-  });
-  return runner;
-}
-
-/* What follows from what was planned and seen is looked up so often, in ms. */
-const lookEvery = 10_000;
-
-/* Findings that have waited long enough, and what holds of whole sites. */
-async function lookAround(db: Connection['db'], now: Date): Promise<void> {
-  await inTransaction(db, (tx) => wakeFindings(tx, now));
-  await keepSiteFindings(db, now);
-}
-
-/* Does something at once, and then not again before so many ms have gone by. */
-function atMostEvery(milliseconds: number): (work: () => Promise<void>) => Promise<void> {
-  let next = 0;
-  return async (work) => {
-    if (performance.now() < next) return;
-    next = performance.now() + milliseconds;
-    await work();
-  };
 }
 
 const signingIn = (
@@ -278,7 +237,3 @@ async function listenOn(
     framesPort: frames ? await listen(frames, host, framesPort, 'ORBIS_FRAMES_PORT') : framesPort,
   });
 }
-
-/* How long a page may take to be read once Orbis is told to stop, in milliseconds: with all the rest, it
-   stops within five seconds. */
-const lastPage = 2000;

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { asc, sql } from 'drizzle-orm';
 import { inTransaction } from '../src/database/transaction.ts';
 import { decide, keepFound, lockFindings, type Found } from '../src/store/findings.ts';
-import { finding, findingCount } from '../src/store/schema.ts';
+import { finding, findingCount, news } from '../src/store/schema.ts';
 import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
 
 const rules = ['missing', 'altered', 'doubled'] as const;
@@ -52,6 +52,7 @@ describe('the life of findings', () => {
         for (const table of ['finding_at', 'finding', 'finding_count'])
           await db.execute(sql.raw(`delete from ${table}`));
         const known = new Map<string, Known>();
+        const told: string[] = [];
         for (const each of acts) {
           await inTransaction(db, async (tx) => {
             if (each.what === 'found') return keepFound(tx, each.scope, each.rules.map(found), now);
@@ -71,11 +72,21 @@ describe('the life of findings', () => {
               { by: null, now },
             );
           });
+          const before = new Map([...known].map(([rule, { list }]) => [rule, list]));
           tell(known, each);
+          told.push(...toldOf(before, known));
         }
         const rows = await db.select().from(finding).orderBy(asc(finding.rule));
         expect(rows.map(({ rule, list, times }) => [rule, list, times])).to.deep.equal(
           [...known].sort().map(([rule, { list, at }]) => [rule, list, at.size]),
+        );
+        const kinds = await db
+          .select({ rule: finding.rule, kind: news.kind })
+          .from(news)
+          .innerJoin(finding, sql`${finding.id} = ${news.findingId}`)
+          .orderBy(asc(news.id));
+        expect(inOrderOfEach(kinds.map(({ rule, kind }) => `${rule} ${kind}`))).to.deep.equal(
+          inOrderOfEach(told),
         );
         const counts = await db.select().from(findingCount);
         const open = (rule: string): number =>
@@ -131,3 +142,16 @@ function tell(
     if (!act.rules.includes(rule) && one.at.delete(act.scope) && one.at.size === 0 && one.list !== 'muted')
       one.list = 'solved';
 }
+
+/* What is worth telling of it: what is open now and was not, and what is solved that was to be looked at. */
+function toldOf(before: ReadonlyMap<string, Known['list']>, known: ReadonlyMap<string, Known>): string[] {
+  return [...known].flatMap(([rule, { list }]) => {
+    const was = before.get(rule) ?? 'solved';
+    if (list === 'open' && was !== 'open') return [`${rule} ${was === 'later' ? 'due' : 'found'}`];
+    return list === 'solved' && (was === 'open' || was === 'later') ? [`${rule} solved`] : [];
+  });
+}
+
+/* Of one finding, one behind the other. */
+const inOrderOfEach = (told: readonly string[]): string[][] =>
+  rules.map((rule) => told.filter((each) => each.startsWith(rule)));

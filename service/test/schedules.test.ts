@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { sql } from 'drizzle-orm';
 import type { Schedule, Site } from '@orbis/contract';
 import { beginDueSweeps } from '../src/store/due-sweeps.ts';
-import { nextSweepOf } from '../src/store/next-sweep.ts';
+import { nextTimeOf } from '../src/store/next-time.ts';
 import { declareSite, refusal, startTestOrbis, type TestOrbis } from './support/orbis.ts';
 import { until } from './support/until.ts';
 
@@ -26,11 +26,11 @@ describe('when a site is read the next time', () => {
   ];
   for (const [every, at, zone, after, next] of rows)
     it(`${every} at ${at} in ${zone}, behind ${after}`, () => {
-      const found = nextSweepOf({ every, at, zone }, new Date(after));
+      const found = nextTimeOf({ every, at, zone }, new Date(after));
       expect(found?.toISOString().replace('.000', '')).to.equal(next);
     });
 
-  it('is never where nobody has said when', () => expect(nextSweepOf(null, new Date())).to.equal(null));
+  it('is never where nobody has said when', () => expect(nextTimeOf(null, new Date())).to.equal(null));
 });
 
 describe('a site that is read by itself', () => {

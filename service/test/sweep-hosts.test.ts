@@ -109,6 +109,7 @@ describe('the hosts that sweeps read from', () => {
       placementUrl: (id: string) => `http://${id}.frames.localhost/`,
       now: () => new Date(),
       log: pino({ level: 'silent' }),
+      metrics: { pageRead: () => undefined },
       version: '1',
     };
     const second = createSweeper(hostReader(tools, 'second'), {

@@ -3,4 +3,4 @@ export { en } from './en/index.ts';
 export { spoken } from './spoken.ts';
 export * from './format.ts';
 export * from './visitors.ts';
-export type { Language, NoHeight, OptionWords, Remains, TroubleCode } from './language.ts';
+export type { Language, NoDelivery, NoHeight, OptionWords, Remains, TroubleCode } from './language.ts';

@@ -24,6 +24,7 @@ import type {
   Terms,
 } from '@orbis/core';
 import type { YAMLError } from 'yaml';
+import type { ChannelKind, MessageState, NewsKind } from '../news-kinds.ts';
 import type { Schedule, Weekday } from '../weekdays.ts';
 import type { ChangeFacts, ChangeKind } from '../change-facts.ts';
 
@@ -39,6 +40,18 @@ export type Remains = { code: 'paste-again'; placements: number } | { code: 'tak
 
 /** Why the height of an embed cannot be measured. */
 export type NoHeight = 'nothing-shown' | 'follows-its-frame';
+
+/** Why a message did not get through. */
+export type NoDelivery =
+  | 'internal'
+  | 'sign-in'
+  | 'no-answer'
+  | 'certificate'
+  | 'refused'
+  | 'no-mail-server'
+  | 'answered'
+  | 'ended'
+  | 'led-on';
 
 /** What does not work in a code as it is shown. */
 export type TroubleCode =
@@ -323,4 +336,22 @@ export interface Language {
   foundBy: Readonly<Record<string, string>>;
   /** Where a provider's sheet comes from. */
   sheetOrigins: Readonly<Record<string, string>>;
+  /** News of what sweeps find, as it goes out by mail and in feeds, and what becomes of it. */
+  news: {
+    kinds: Readonly<Record<NewsKind, string>>;
+    /** One piece of news in a line: what was found, of what, and where. */
+    one: (facts: { kind: NewsKind; title: string; what: string | null; where: string }) => string;
+    /** How much there is, in a line; `site` where it is all on one. */
+    many: (counts: Readonly<Record<NewsKind, number>>, site: string | null) => string;
+    more: (count: number) => string;
+    all: (address: string) => string;
+    because: (channel: string, address: string) => string;
+    trial: string;
+    trialSays: (channel: string) => string;
+    feedTitle: (channel: string) => string;
+    channels: Readonly<Record<ChannelKind, string>>;
+    states: Readonly<Record<MessageState, string>>;
+    /** Why a message did not get through. */
+    failures: Readonly<Record<NoDelivery, Sentence>>;
+  };
 }

@@ -8,6 +8,7 @@ import { foundPageRoutes } from './found-pages.ts';
 import { groupRoutes } from './groups.ts';
 import { harvestRoutes } from './harvests.ts';
 import { headRoutes } from './heads.ts';
+import { newsRoutes } from './news.ts';
 import { placeRoutes } from './places.ts';
 import { planRoutes } from './plans.ts';
 import { providerRoutes } from './providers.ts';
@@ -47,6 +48,7 @@ export const routes = {
   ...endpointRoutes,
   ...sweepRoutes,
   ...attentionRoutes,
+  ...newsRoutes,
 } satisfies Record<RouteName, Route>;
 export type Routes = typeof routes;
 

@@ -26,6 +26,10 @@ export interface FeedEntry {
   author: string;
   /** Of what kind it is, as programs tell kinds apart. */
   category: string;
+  /** What it says, where its title is not all. */
+  summary?: string;
+  /** Where it is to be seen; the page of the feed where nothing is said. */
+  page?: string;
 }
 
 /** Writes a feed as Atom (RFC 4287). */
@@ -54,7 +58,8 @@ export function atomFeed({ address, title, page, generator, entries, next, now }
       updated: entry.updated,
       author: { name: plain(entry.author) },
       category: { '@term': entry.category },
-      link: link('alternate', page, 'text/html'),
+      link: link('alternate', entry.page ?? page, 'text/html'),
+      ...(entry.summary !== undefined && { summary: plain(entry.summary) }),
     })),
   };
   const builder = new XMLBuilder({

@@ -5,6 +5,7 @@ import { checkAddress, createAgent } from './dial.ts';
 import { createRobots, type Robots } from './robots.ts';
 import { failureOf, FetchFailure } from './failure.ts';
 import { hop, type Fetched, type GetOptions } from './hop.ts';
+import { post, type SendOptions, type Sent } from './post.ts';
 
 export interface FetchedPage {
   /** Where it was found in the end, after redirects. */
@@ -51,6 +52,11 @@ export interface Fetching {
   readPageAsVisitors(url: string, declared: readonly string[]): Promise<FetchedPage>;
   /** Asks for anything at all, by the same rules. @throws FetchFailure */
   get(url: string, options: GetOptions): Promise<Fetched>;
+  /**
+   * Sends something to an address, by the same rules; where that leads on, it is not followed.
+   * @throws FetchFailure where nothing answers.
+   */
+  send(url: string, options: SendOptions): Promise<Sent>;
   /** Breaks off what is being fetched, with {@link FetchingClosed}. */
   close(): Promise<void>;
 }
@@ -113,9 +119,31 @@ export function createFetching({
       await Promise.all([agents.trusted.destroy(), agents.strange.destroy()]);
     },
     get,
+    send: sendWith(agents, { allowPrivate, seconds, closed: closed.signal }),
     ...readPagesWith(get, robots),
   };
 }
+
+type Agents = Record<'trusted' | 'strange', ReturnType<typeof createAgent>>;
+
+/* Sends something to where it may go. */
+const sendWith =
+  (
+    { trusted, strange }: Agents,
+    { allowPrivate, seconds, closed }: { allowPrivate: boolean; seconds: number; closed: AbortSignal },
+  ): Fetching['send'] =>
+  async (address, { declared, ...what }) => {
+    const url = new URL(address);
+    const isOwn = declared.some((site) => new URL(site).origin === url.origin);
+    const signal = AbortSignal.any([AbortSignal.timeout(seconds * 1000), closed]);
+    try {
+      checkAddress(url, isOwn || allowPrivate);
+      return await post(url, { dispatcher: isOwn ? trusted : strange, signal }, what);
+    } catch (error) {
+      if (closed.aborted) throw new FetchingClosed('Orbis is stopping.');
+      throw failureOf(error, url, seconds);
+    }
+  };
 
 /* A page, from wherever its robots.txt and those of where it leads let it be read. */
 function readPagesWith(get: Fetching['get'], robots: Robots): ReadsPages {

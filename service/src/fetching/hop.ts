@@ -32,7 +32,8 @@ export interface GetOptions {
   throughCaches?: boolean;
 }
 
-const agentName = 'Orbis/0.1 (reads the pages of its owner)';
+/** What Orbis calls itself. */
+export const agentName = 'Orbis/0.1 (reads the pages of its owner)';
 
 /** What one step is asked with. */
 export interface HopTools {

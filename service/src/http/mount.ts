@@ -17,7 +17,7 @@ import { basicChallenge, nobody, visitorOf, whoCalls, type Caller } from './call
 import { deviceCookie, sessionCookie } from './cookie.ts';
 import type { FileReply, Handlers, Reply, StreamReply } from './reply.ts';
 import { sendJson } from './send-json.ts';
-import { sendEvents } from './stream.ts';
+import { idsByContent, sendEvents } from './stream.ts';
 
 /** Makes the router of the interface: every route of the contract, with its handler. */
 export function mountRoutes(handlers: Handlers, deps: Deps): Router {
@@ -31,8 +31,14 @@ export function mountRoutes(handlers: Handlers, deps: Deps): Router {
 
 /* Who asks is known before anything that they sent is read. */
 function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): RequestHandler {
-  const { connection } = deps;
+  const { connection, metrics } = deps;
   return async (request, response) => {
+    const begun = performance.now();
+    // How long somebody follows events says nothing.
+    if (!route.events)
+      response.once('close', () =>
+        metrics.answered(name, response.statusCode, (performance.now() - begun) / 1000),
+      );
     const gone = new AbortController();
     response.once('close', () => gone.abort());
     // A question ends with whoever asked it; what changes something is brought to its end.
@@ -62,16 +68,20 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
         actor: { by: person?.id ?? 0, now: deps.now() },
         visitor,
         matchState: matchState(request, route),
+        lastEventId: request.get('last-event-id')?.slice(0, 100),
         request: request.id as string,
         signal: gone.signal,
       };
       const handle = handlers[name] as (call: unknown) => ReturnType<Handlers[RouteName]>;
       return handle(call);
     });
+    const isSignedIn = async (): Promise<boolean> => (await whoCalls(request, deps)).person !== null;
     if ('events' in reply) {
-      const isSignedIn = async (): Promise<boolean> => (await whoCalls(request, deps)).person !== null;
-      return sendEvents(request, response, { events: reply.events, end: gone, isSignedIn });
+      const events = idsByContent<unknown>(reply.events);
+      return sendEvents(request, response, { events, end: gone, isSignedIn });
     }
+    if ('numbered' in reply)
+      return sendEvents(request, response, { events: reply.numbered, end: gone, isSignedIn });
     if ('file' in reply) return sendFile(response, route, reply);
     if ('stream' in reply) return sendStream(request, response, route, reply);
     setHeaders(request, response, route, reply);

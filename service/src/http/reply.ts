@@ -19,6 +19,8 @@ export interface Call<N extends RouteName> {
   matchState: MatchState;
   /** What comes in as a text of any length; empty for operations that take none. */
   input: AsyncIterable<Uint8Array>;
+  /** Of a stream of events: which was seen last (HTML, section 9.2.4). */
+  lastEventId: string | undefined;
   /** By which the log names this request. */
   request: string;
   /** Ends when the caller goes away. */
@@ -41,6 +43,11 @@ export interface EventReply<T> {
   events: AsyncIterable<T>;
 }
 
+/** The same where each event has an id of its own, behind which the stream is taken up again. */
+export interface NumberedReply<T> {
+  numbered: AsyncIterable<{ id: string; event: T }>;
+}
+
 /** For operations whose answer is a file. */
 export interface FileReply {
   file: Buffer;
@@ -58,7 +65,13 @@ export interface StreamReply {
 
 export type Handler<N extends RouteName> = (
   call: Call<N>,
-) => Promise<Reply<AnswerOf<Routes[N]>> | EventReply<AnswerOf<Routes[N]>> | FileReply | StreamReply>;
+) => Promise<
+  | Reply<AnswerOf<Routes[N]>>
+  | EventReply<AnswerOf<Routes[N]>>
+  | NumberedReply<AnswerOf<Routes[N]>>
+  | FileReply
+  | StreamReply
+>;
 export type Handlers<Names extends RouteName = RouteName> = { [N in Names]: Handler<N> };
 
 /** The operations whose names begin so. */

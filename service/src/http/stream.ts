@@ -5,7 +5,8 @@ import { digest } from '../digest.ts';
 
 /** What a stream of events goes by. */
 export interface StreamOptions {
-  events: AsyncIterable<unknown>;
+  /** Each with its id. */
+  events: AsyncIterable<{ id: string; event: unknown }>;
   /** Ends it, and whatever makes the events. */
   end: AbortController;
   /** Whether whoever opened it is still signed in. */
@@ -17,8 +18,7 @@ export interface StreamOptions {
 const [retry, check, beat] = [1000, 5000, 15_000];
 
 /**
- * Sends events as they come (HTML, section 9.2), each with an id made of what it says. A stream ends with the
- * session or the token that opened it.
+ * Sends events as they come (HTML, section 9.2). A stream ends with the session or the token that opened it.
  */
 export async function sendEvents(
   request: Request,
@@ -38,9 +38,8 @@ export async function sendEvents(
     );
   }, check);
   try {
-    for await (const event of events) {
+    for await (const { id, event } of events) {
       if (end.signal.aborted || !session.isConnected) break;
-      const id = digest(JSON.stringify(event)).slice(0, 16);
       if (id !== session.lastId) session.push(event, 'message', id);
     }
   } catch (error) {
@@ -50,4 +49,9 @@ export async function sendEvents(
     clearInterval(look);
     response.end();
   }
+}
+
+/** Events with ids made of what they say: who has seen the last one is not told it again. */
+export async function* idsByContent<T>(events: AsyncIterable<T>): AsyncGenerator<{ id: string; event: T }> {
+  for await (const event of events) yield { id: digest(JSON.stringify(event)).slice(0, 16), event };
 }

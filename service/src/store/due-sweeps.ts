@@ -2,7 +2,7 @@ import { and, asc, eq, isNull, lte } from 'drizzle-orm';
 import type { Database } from '../database/connect.ts';
 import { isDuplicate } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
-import { nextSweepOf } from './next-sweep.ts';
+import { nextTimeOf } from './next-time.ts';
 import { databaseNow, job, site } from './schema.ts';
 import { eachOf } from './each-of.ts';
 import { insertSweep } from './sweeps.ts';
@@ -35,7 +35,7 @@ const beginDue = (db: Database, id: number, now: Date): Promise<void> =>
     if (!row) return;
     await tx
       .update(site)
-      .set({ nextSweepAt: nextSweepOf(row.schedule, now) })
+      .set({ nextSweepAt: nextTimeOf(row.schedule, now) })
       .where(eq(site.id, id));
     try {
       const scope = { scope: row.key, address: null };

@@ -6,6 +6,7 @@ import { digest } from '../digest.ts';
 import { chunks } from './chunks.ts';
 import { countOpen, type OpenChange } from './finding-counts.ts';
 import { newPublicId } from './ids.ts';
+import { writeNews, writeSolved, type NewNews } from './news.ts';
 import { databaseNow, finding, findingAt, page, placement } from './schema.ts';
 
 export type FindingRow = typeof finding.$inferSelect;
@@ -48,7 +49,7 @@ export async function keepFound(
   if (there.length === 0 && found.length === 0) return;
   const wanted = new Map(found.map((each) => [sameOf(each), each]));
   const known = new Map(there.map((row) => [row.finding.same, row.finding]));
-  const changes: OpenChange[] = [];
+  const changes: Changes = { counts: [], news: [] };
   // In one order, so that nobody waits for somebody who waits for them.
   for (const same of [...new Set([...wanted.keys(), ...known.keys()])].sort()) {
     const [each, row] = [wanted.get(same), known.get(same)];
@@ -56,7 +57,14 @@ export async function keepFound(
     else if (each) await seeHere(tx, { scope, same }, each, now, changes);
     else await seeNoMore(tx, scope, row!, now, changes);
   }
-  await countOpen(tx, changes);
+  await writeNews(tx, changes.news, now);
+  await countOpen(tx, changes.counts);
+}
+
+/* What comes of it: how many are open, and what is worth telling. */
+interface Changes {
+  counts: OpenChange[];
+  news: NewNews[];
 }
 
 const sameOf = ({ rule, about }: Pick<Found, 'rule' | 'about'>): string => digest(`${rule} ${about}`);
@@ -75,13 +83,13 @@ async function seeAgain(
   before: FindingRow,
   found: Found,
   now: Date,
-  changes: OpenChange[],
+  changes: Changes,
 ): Promise<void> {
   const { id } = before;
   if (isAsBefore(before, found, now)) return;
   const row = await locked(tx, eq(finding.id, id));
   // Somebody called it solved, and it is still there.
-  const back = reopenedOf(row, changes);
+  const back = reopenedOf(row, found, changes);
   await tx
     .update(finding)
     .set({ ...valuesOf(found), lastSeenAt: now, ...back })
@@ -105,7 +113,7 @@ async function seeHere(
   { scope, same }: { scope: string; same: string },
   found: Found,
   now: Date,
-  changes: OpenChange[],
+  changes: Changes,
 ): Promise<void> {
   const { rule, siteId, pageId, placementId } = found;
   const where = eq(finding.same, same);
@@ -125,7 +133,7 @@ async function seeHere(
       });
   const row = await locked(tx, where);
   const [at] = await tx.insert(findingAt).ignore().values({ findingId: row.id, scope });
-  const back = reopenedOf(row, changes);
+  const back = reopenedOf(row, found, changes);
   await tx
     .update(finding)
     .set({
@@ -144,9 +152,10 @@ async function locked(tx: Handle, where: SQL): Promise<FindingRow> {
 }
 
 /* What makes a finding that was solved open again; null where it was not. */
-function reopenedOf({ list, siteId, rule }: FindingRow, changes: OpenChange[]) {
+function reopenedOf({ id, list, siteId, rule }: FindingRow, { level }: Found, changes: Changes) {
   if (list !== 'solved') return null;
-  changes.push({ siteId, rule, by: 1 });
+  changes.counts.push({ siteId, rule, by: 1 });
+  changes.news.push({ kind: 'found', findingId: id, siteId, rank: levelsByRank.indexOf(level) });
   return { list: 'open' as const, ...reopened };
 }
 
@@ -161,14 +170,16 @@ async function seeNoMore(
   scope: string,
   { id }: FindingRow,
   now: Date,
-  changes: OpenChange[],
+  changes: Changes,
 ): Promise<void> {
   const [row] = await tx.select().from(finding).where(eq(finding.id, id)).for('update');
   const at = and(eq(findingAt.findingId, id), eq(findingAt.scope, scope));
   const [gone] = await tx.delete(findingAt).where(at);
   if (!row || gone.affectedRows === 0) return;
   const isSolved = row.times <= 1 && (row.list === 'open' || row.list === 'later');
-  if (isSolved && row.list === 'open') changes.push({ siteId: row.siteId, rule: row.rule, by: -1 });
+  const { siteId, rule, rank } = row;
+  if (isSolved && row.list === 'open') changes.counts.push({ siteId, rule, by: -1 });
+  if (isSolved) changes.news.push({ kind: 'solved', findingId: id, siteId, rank });
   await tx
     .update(finding)
     .set({ times: row.times - 1, ...(isSolved && solvedItself(now)) })
@@ -222,6 +233,7 @@ export async function letFindingsGo(tx: Handle, which: SQL): Promise<void> {
     .where(open)
     .groupBy(finding.siteId, finding.rule);
   if (counted.length === 0) return;
+  await writeSolved(tx, open!);
   await tx.update(finding).set(solvedItself(databaseNow)).where(open);
   await countOpen(tx, counted);
 }
@@ -256,6 +268,11 @@ export async function decide(
         rows.map(({ id }) => id),
       ),
     );
+  await writeNews(
+    tx,
+    rows.flatMap((row) => newsOf(row, list)),
+    now,
+  );
   await countOpen(
     tx,
     rows.map((row) => ({
@@ -263,6 +280,14 @@ export async function decide(
       by: Number(list === 'open') - Number(row.list === 'open'),
     })),
   );
+}
+
+/* What is worth telling where a finding comes to another list: that it is to be looked at, or is solved. */
+function newsOf({ id, list: before, siteId, rank }: FindingRow, list: FindingList): NewNews[] {
+  const news = { findingId: id, siteId, rank };
+  if (list === before) return [];
+  if (list === 'open') return [{ kind: before === 'later' ? 'due' : 'found', ...news }];
+  return list === 'solved' && before !== 'muted' ? [{ kind: 'solved', ...news }] : [];
 }
 
 /** The findings with these ids, locked; those that are none are left out. Call it in a transaction. */

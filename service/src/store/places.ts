@@ -7,7 +7,7 @@ import { letPagesGo } from './let-pages-go.ts';
 import { deleteHead } from './site-heads.ts';
 import { deleteSpecimenSeen } from './specimens.ts';
 import { insertMany } from './insert-many.ts';
-import { nextSweepOf } from './next-sweep.ts';
+import { nextTimeOf } from './next-time.ts';
 import { isOneOf } from './one-of.ts';
 import { afterId } from './pages.ts';
 import { page, site, spot } from './schema.ts';
@@ -47,7 +47,7 @@ export async function insertSite(
   said: Pick<SiteRow, 'key' | ChangingOfSite>,
   { by, now }: Actor,
 ): Promise<void> {
-  const values = { ...said, nextSweepAt: nextSweepOf(said.schedule, now) };
+  const values = { ...said, nextSweepAt: nextTimeOf(said.schedule, now) };
   const back = { ...values, goneAt: null, version: sql`${site.version} + 1` };
   const [again] = await db
     .update(site)
@@ -76,7 +76,7 @@ export async function changeSite(
     .update(site)
     .set({
       ...values,
-      ...(values.schedule !== undefined && { nextSweepAt: nextSweepOf(values.schedule, new Date()) }),
+      ...(values.schedule !== undefined && { nextSweepAt: nextTimeOf(values.schedule, new Date()) }),
       version: row.version + 1,
     })
     .where(and(eq(site.id, row.id), eq(site.version, row.version)));

@@ -10,6 +10,7 @@ export * from './tables/issued.ts';
 export * from './tables/site-heads.ts';
 export * from './tables/sweeps.ts';
 export * from './tables/findings.ts';
+export * from './tables/news.ts';
 export * from './tables/terms.ts';
 export * from './tables/harvests.ts';
 export * from './tables/previews.ts';

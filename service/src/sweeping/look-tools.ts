@@ -2,6 +2,7 @@ import type { Logger } from 'pino';
 import type { Browser } from '../browser/browser.ts';
 import type { Database } from '../database/connect.ts';
 import type { Fetching } from '../fetching/client.ts';
+import type { Metrics } from '../metrics/metrics.ts';
 import type { Reader } from '../reading/reader.ts';
 import type { RenderContext } from '../usecases/render-context.ts';
 
@@ -18,6 +19,7 @@ export interface LookTools {
   placementUrl: (id: string) => string;
   now: () => Date;
   log: Logger;
+  metrics: Pick<Metrics, 'pageRead'>;
   /** Of Orbis. */
   version: string;
 }

@@ -106,6 +106,7 @@ async function readPage(
     tools.log.warn({ host: host.name }, 'another process has taken the host');
     return 'leave';
   }
+  tools.metrics.pageRead(failure ? 'unreachable' : 'read');
   if (!isGivenUp) await wait(Math.min(took, longestPause));
   return 'go-on';
 }

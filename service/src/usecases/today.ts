@@ -2,6 +2,7 @@ import { mostTermsToSee, mostToDo, mostToTell, wantingStates, type Today } from 
 import { serializeKeptFinding } from '../serializers/kept-findings.ts';
 import { countAllOpen } from '../store/finding-counts.ts';
 import { listFindings } from '../store/list-findings.ts';
+import { countMessages } from '../store/messages.ts';
 import { countStale } from '../store/stale.ts';
 import { countInState, lastSwept, whatThereIs } from '../store/today.ts';
 import { termsToLookAt } from './terms.ts';
@@ -24,6 +25,7 @@ export async function readToday(tools: PlanTools): Promise<Today> {
       // How much is out of date is said by the states.
       .filter(({ level, rule }) => level !== 'note' && rule !== 'site-out-of-date'),
     open: await countAllOpen(db),
+    undelivered: await countMessages(db, { state: 'dead' }, mostToDo),
     terms: await termsToLookAt(mostTermsToSee, { db, sheets, now: tools.now() }),
     sweptAt: (await lastSwept(db))?.toISOString() ?? null,
   };

@@ -53,6 +53,7 @@ export async function startTestOrbis({
       ORBIS_DATABASE_URL: database,
       ORBIS_PORT: '0',
       ORBIS_FRAMES_PORT: '0',
+      ORBIS_MAIL_GATHERS: '0',
       ...patient,
       ...env,
     },

@@ -7,6 +7,7 @@ const things = {
   sharedSpot: 'the shared spot',
   preset: 'the preset',
   search: 'the search of the register',
+  channel: 'the channel',
   rules: 'the rules for all embeds',
 };
 const details = { name: 'name', notes: 'notes', tags: 'tags' };

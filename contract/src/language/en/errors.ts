@@ -9,6 +9,16 @@ const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 
 const timeInWords = (at: string): string =>
   Number.isNaN(Date.parse(at)) ? at : `${moment.format(new Date(at))} UTC`;
 
+/* What a channel does not have. */
+const channelUnfit: Readonly<Record<string, (channel: string) => string>> = {
+  schedule: (channel) => `Only mail is gathered: the channel “${channel}” gets each piece of news at once.`,
+  mail: (channel) => `The channel “${channel}” goes by mail: its address is one such as me@example.org.`,
+  webhook: (channel) =>
+    `The channel “${channel}” goes to a whole web address, such as https://example.org/news.`,
+  feed: (channel) => `The channel “${channel}” is a feed, which is asked for: it goes to no address.`,
+  secret: (channel) => `The channel “${channel}” goes by mail, which has no secret.`,
+};
+
 /** Every error that is not about one option. */
 export const errors = {
   'bad-request': {
@@ -436,6 +446,26 @@ export const errors = {
   'job-running': {
     title: 'Already running',
     detail: (f) => `A sweep of this is running already (${f.sweep}).`,
+  },
+  'mail-not-set-up': {
+    title: 'No mail server',
+    detail: () => 'Orbis has no mail server by which it could send. Set ORBIS_SMTP_URL, and start it again.',
+  },
+  'too-many-channels': {
+    title: 'Too many channels',
+    detail: (f) => `There are ${f.most} channels already, which is the most. Remove one first.`,
+  },
+  'channel-unfit': {
+    title: 'Not of this channel',
+    detail: (f) => channelUnfit[String(f.what)]!(String(f.channel)),
+  },
+  'feed-unknown': {
+    title: 'No such feed',
+    detail: () => 'No feed has this address. It was removed, or given another address.',
+  },
+  'message-sent': {
+    title: 'It got through',
+    detail: (f) => `The message ${f.message} has got through; it is not sent again.`,
   },
   'internal': {
     title: 'Something broke',

@@ -17,6 +17,7 @@ import { learned, learnedAbout, learnedMeaning, learnProblems, step } from './le
 import { links } from './links.ts';
 import { byHand, conditions, options } from './options.ts';
 import { misfits } from './misfits.ts';
+import { news } from './news.ts';
 import { problems } from './problems.ts';
 import { evidence, mends } from './reading.ts';
 import { search } from './search.ts';
@@ -100,6 +101,7 @@ export const en = {
   evidence,
   findings,
   findingTitles,
+  news,
   differences,
   learned,
   learnProblems,

@@ -1,6 +1,6 @@
 import { isBlockPath, parsePage, parsePlace, parseSharedSpot } from '@orbis/contract';
 import { insertMany } from '../insert-many.ts';
-import { nextSweepOf } from '../next-sweep.ts';
+import { nextTimeOf } from '../next-time.ts';
 import { page, sharedSpot, site, spot } from '../schema.ts';
 import { pagesBy, sitesBy } from './found-rows.ts';
 import { date, dateOrNull, type Take } from './take.ts';
@@ -11,7 +11,7 @@ export const takeSites: Take<'site'> = (tx, records, by) =>
     tx,
     site,
     records.map(({ type: _type, at, goneAt, ...values }) => ({
-      ...{ ...values, nextSweepAt: nextSweepOf(values.schedule, new Date()) },
+      ...{ ...values, nextSweepAt: nextTimeOf(values.schedule, new Date()) },
       ...{ goneAt: dateOrNull(goneAt), createdAt: date(at), createdBy: by },
     })),
   );

@@ -33,7 +33,7 @@ export type ChangeEffect =
   | { of: 'pages'; before: null; after: { site: string; paths: string[] } }
   | { of: 'terms'; before: object | null; after: object | null }
   | {
-      of: 'site' | 'page' | 'spot' | 'sharedSpot' | 'preset' | 'search' | 'rules';
+      of: 'site' | 'page' | 'spot' | 'sharedSpot' | 'preset' | 'search' | 'channel' | 'rules';
       before: object | null;
       after: object | null;
     };

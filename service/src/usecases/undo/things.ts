@@ -9,10 +9,18 @@ import { changeSharedSpot, findSharedSpot, type SharedSpotValues } from '../../s
 import { deletePreset, findPreset, putPreset } from '../../store/presets.ts';
 import { readRules, writeRules } from '../../store/rules.ts';
 import { deleteSavedSearch, findSavedSearch, putSavedSearch } from '../../store/saved-searches.ts';
+import {
+  changeChannel,
+  deleteChannel,
+  findChannel,
+  insertChannel,
+  type ChannelValues,
+} from '../../store/channels.ts';
 import { markAll } from '../../store/mark-stale.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
 import type { Rules } from '../../store/tables/providers.ts';
 import { deleteEmptyPage, showBlockAnew, writePage, type PageValues } from '../pages.ts';
+import { channelValues } from '../channels.ts';
 import { presetValues, type PresetValues } from '../presets.ts';
 import { searchValues } from '../saved-searches.ts';
 import { deleteEmptySite, writeSite, type SiteValues } from '../sites.ts';
@@ -100,6 +108,17 @@ const searches: Thing<{ where: string }> = {
   remove: async (tx, key) => void (await deleteSavedSearch(tx, (await findSavedSearch(tx, key))!)),
 };
 
+const channels: Thing<ChannelValues> = {
+  read: async (tx, name) => {
+    const found = await findChannel(tx, name);
+    return found && channelValues(found);
+  },
+  add: insertChannel,
+  change: async (tx, name, values, { now }) =>
+    changeChannel(tx, (await findChannel(tx, name))!.channel, values, now),
+  remove: async (tx, name) => void (await deleteChannel(tx, (await findChannel(tx, name))!.channel)),
+};
+
 const rules: Thing<Rules> = {
   read: async (tx) => (await readRules(tx)).rules,
   add: () => Promise.resolve(),
@@ -118,6 +137,7 @@ const things = {
   sharedSpot: sharedSpots,
   preset: presets,
   search: searches,
+  channel: channels,
   rules,
 } as unknown as Record<ChangedThing, Thing<object>>;
 

@@ -1,8 +1,8 @@
 import { Cron } from 'croner';
 import { weekdays, type Schedule } from '@orbis/contract';
 
-/** When a site is read by itself the next time after this one; null where it never is. */
-export function nextSweepOf(schedule: Schedule | null, after: Date): Date | null {
+/** When something that comes again and again comes next after this time; null where it never does. */
+export function nextTimeOf(schedule: Schedule | null, after: Date): Date | null {
   if (schedule === null) return null;
   const { every, at, zone } = schedule;
   const [hour, minute] = at.split(':').map(Number) as [number, number];

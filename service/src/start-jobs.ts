@@ -1,0 +1,98 @@
+import { randomUUID } from 'node:crypto';
+import { setTimeout as wait } from 'node:timers/promises';
+import type { Connection } from './database/connect.ts';
+import { inTransaction } from './database/transaction.ts';
+import type { Deps } from './deps.ts';
+import type { Fetching } from './fetching/client.ts';
+import { planJobs } from './jobs/plan.ts';
+import { createCourier } from './news/courier.ts';
+import type { Mailer } from './news/mailer.ts';
+import { createSend } from './news/send.ts';
+import { createRunner, together, type Runner } from './queue/runner.ts';
+import { beginDueSweeps } from './store/due-sweeps.ts';
+import { wakeFindings } from './store/findings.ts';
+import { beginDueChecks } from './store/page-checks.ts';
+import { keepSiteFindings } from './store/site-findings.ts';
+import { hostReader } from './sweeping/read-host.ts';
+import { createSweeper } from './sweeping/sweeper.ts';
+
+/** What jobs are done with. */
+export type JobTools = Pick<
+  Deps,
+  'connection' | 'reader' | 'browser' | 'sheetRegistry' | 'origins' | 'now' | 'log' | 'metrics'
+> & {
+  fetching: Fetching;
+  readsTicked: boolean;
+  gathers: number;
+  mailer: Mailer | null;
+  /** Of Orbis. */
+  version: string;
+};
+
+/** Everything that goes on beside the answers: planning, sweeping, sending news; not started yet. */
+export function runJobs(
+  { connection: { db }, fetching, reader, browser, sheetRegistry, ...tools }: JobTools,
+  undo: (() => unknown)[],
+): Runner {
+  const { origins, now, log, readsTicked, gathers, mailer, metrics, version } = tools;
+  const { renderContext } = sheetRegistry;
+  const refresh = (): Promise<void> => sheetRegistry.refresh(db);
+  const planning = { tools: { db, renderContext: () => refresh().then(renderContext), log, now }, now };
+  const sweeping = {
+    db,
+    fetching,
+    reader,
+    browser,
+    renderContext,
+    refresh,
+    placementUrl: (id: string) => origins().placementUrl(id),
+    now,
+    log,
+    metrics,
+    version,
+  };
+  const owner = randomUUID();
+  const send = createSend({ db, fetching, mailer, origins, now });
+  const everySoOften = atMostEvery(lookEvery);
+  const runner = together([
+    createRunner([planJobs(planning)], { db, owner, now, log }),
+    createSweeper(hostReader(sweeping, owner), {
+      ...{ db, owner, log },
+      prepare: async () => {
+        await beginDueSweeps(db, now());
+        if (readsTicked) await beginDueChecks(db, now());
+        await everySoOften(() => lookAround(db, now()));
+      },
+    }),
+    createCourier({ db, owner, send, gathers, now, log, metrics }),
+  ]);
+  undo.push(async () => {
+    // The page that is being read may come to its end; else the sweep goes on at it another time.
+    await Promise.race([runner.stop(), wait(lastPage)]);
+    await Promise.all([runner.stop(), fetching.close(), reader.close()]);
+  });
+  return runner;
+}
+
+/* What follows from what was planned and seen is looked up so often, in ms. */
+const lookEvery = 10_000;
+
+/* Findings that have waited long enough, and what holds of whole sites. */
+async function lookAround(db: Connection['db'], now: Date): Promise<void> {
+  await inTransaction(db, (tx) => wakeFindings(tx, now));
+  await keepSiteFindings(db, now);
+}
+
+/* Does something at once, and then not again before so many ms have gone by. */
+function atMostEvery(milliseconds: number): (work: () => Promise<void>) => Promise<void> {
+  let next = 0;
+  return async (work) => {
+    if (performance.now() < next) return;
+    next = performance.now() + milliseconds;
+    await work();
+  };
+}
+
+/* How long a page may take to be read once Orbis is told to stop, in milliseconds: with all the rest, it
+   stops within five seconds. */
+const lastPage = 2000;
