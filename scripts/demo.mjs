@@ -14,6 +14,7 @@ const { builtInSheets } = await import('../sheets/dist/index.js');
 const { createClient } = await import('../contract/dist/index.js');
 
 const demoPort = 7430;
+const postPort = 7432;
 const fetch = loopbackFetch();
 const folder = process.env.ORBIS_DATA ?? join(top, 'var/demo');
 if (process.argv.includes('--fresh')) rmSync(folder, { recursive: true, force: true });
@@ -34,7 +35,15 @@ process.on('SIGTERM', () => stop(0));
 
 try {
   const settings = readSettings(
-    { ...process.env, ORBIS_DATA: folder, ORBIS_ALLOW_PRIVATE: process.env.ORBIS_ALLOW_PRIVATE ?? 'yes' },
+    {
+      // The demo has a mail server of its own, whose mail can be read in a browser.
+      ORBIS_SMTP_URL: `smtp://127.0.0.1:${postPort}`,
+      ORBIS_MAIL_FROM: 'Orbis <orbis@hollinfell.example>',
+      ORBIS_MAIL_GATHERS: '5',
+      ORBIS_ALLOW_PRIVATE: 'yes',
+      ...process.env,
+      ORBIS_DATA: folder,
+    },
     top,
   );
   say('starting');
@@ -49,10 +58,10 @@ try {
       createWriteStream(join(folder, 'orbis.log'), { flags: 'a', mode: 0o600 }),
     ),
   });
-  world = await startDemoServer({ port: demoPort, folder }).catch((error) => {
+  world = await startDemoServer({ port: demoPort, postPort, folder }).catch((error) => {
     throw new CannotStart(
       error.code === 'EADDRINUSE'
-        ? `Port ${demoPort} is taken by another program; the demo's sites need it. Stop that one first.`
+        ? `Port ${error.port ?? demoPort} is taken by another program; the demo's sites need it. Stop that one first.`
         : String(error),
     );
   });
@@ -67,6 +76,7 @@ The demo is running. Ctrl-C stops it.
   Its friends’ sites  ${smallSites.map(({ host }) => `http://${host}:${demoPort}/`).join('\n                      ')}
   The video provider  http://${hosts.kinorill}:${demoPort}/
   All providers       http://${hosts.index}:${demoPort}/
+  Its post            http://${hosts.post}:${demoPort}/
 
 Three commands to try in another terminal:
 
@@ -112,6 +122,6 @@ async function prepare() {
   if (data.items.length > 0)
     fail('The demo’s data was loaded only in part. Start over with: npm run demo -- --fresh');
   say('loading the demo’s data');
-  await loadDemo(client, demoPort);
+  await loadDemo(client, demoPort, { sendsMail: true });
   writeFileSync(loaded, `${new Date().toISOString()}\n`);
 }

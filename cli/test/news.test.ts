@@ -45,7 +45,7 @@ describe('the command line, with news', () => {
       .and.match(/^When +every Monday at 07:30 \(Europe\/London\)$/m);
     const tried = await orbis('change channel "To me" --try');
     expect([tried.exit, tried.out]).to.deep.equal([0, 'It got through to To me.\n']);
-    expect(mail.mails.map(({ subject }) => subject)).to.deep.equal(['Orbis: This is a trial']);
+    expect(mail.mails.map(({ subject }) => subject)).to.deep.equal(['This is a trial of Orbis']);
     expect((await orbis('change channel "To me" --every never --site fell')).out)
       .to.match(/^When +at once$/m)
       .and.match(/^Tells of +warnings and errors of fell$/m);

@@ -95,6 +95,8 @@ const shownIn = {
   sweeps: ['sweeps', 'placements', 'plans', 'changeListPages', 'findings'],
   // The start screen tells of the first of them.
   findings: ['findings', 'placements'],
+  // The start screen tells of what did not get through.
+  news: ['channels', 'messages', 'news', 'placements', 'changes'],
   harvests: ['harvests'],
   // What a code is to be enclosed with is said by its sheet too.
   providers: [

@@ -3,6 +3,7 @@ import type { Request } from 'express';
 /** The hosts of the demo; all of them answer on one port and are told apart by name. */
 export const hosts = {
   index: 'demo.localhost',
+  post: 'post.localhost',
   kinorill: 'kinorill.localhost',
   kinorillPlayer: 'play.kinorill.localhost',
   kinorillQuiet: 'quiet.kinorill.localhost',

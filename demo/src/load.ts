@@ -21,8 +21,13 @@ interface Stage {
  * Loads the demo's data through the service's interface and the site editor's own, as an owner would:
  * collects, places, pastes what Orbis says, publishes, sweeps. One placement is left with an older code, one
  * is not pasted yet.
+ * @param options.sendsMail whether Orbis has a mail server, by which news goes to the observatory.
  */
-export async function loadDemo(client: Client, port: number): Promise<void> {
+export async function loadDemo(
+  client: Client,
+  port: number,
+  { sendsMail = false }: { sendsMail?: boolean } = {},
+): Promise<void> {
   const stage: Stage = { client, port, site: `http://${hosts.hollinfell}:${port}` };
   await addSite(stage);
   await keepColours(stage);
@@ -38,7 +43,19 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     ifNoneMatch: '*',
     body: { where: 'state=out-of-date site=hollinfell' },
   });
+  await addChannels(client, sendsMail);
   await sweepAll(client);
+}
+
+/* How the observatory hears of what is found: in its feed reader, and by mail. */
+async function addChannels(client: Client, sendsMail: boolean): Promise<void> {
+  await client.call('channels.create', {
+    body: { kind: 'feed', name: 'The office’s reader', level: 'note' },
+  });
+  if (sendsMail)
+    await client.call('channels.create', {
+      body: { kind: 'mail', name: 'To the office', to: 'office@hollinfell.example', level: 'warning' },
+    });
 }
 
 async function addSite({ client, site }: Stage): Promise<void> {

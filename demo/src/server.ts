@@ -9,9 +9,10 @@ import { gladewick, standIns } from './providers/index.ts';
 import { openPages } from './editors/published-pages.ts';
 import { smallSite } from './editors/small-site.ts';
 import { smallSites } from './editors/small-sites.ts';
+import { startPostOffice, type PostOffice } from './post.ts';
 import { hollinfell } from './site/app.ts';
 import { openSite } from './site/store.ts';
-import { worldIndex } from './world.ts';
+import { serveWorld, worldIndex } from './world.ts';
 
 export interface DemoServer {
   port: number;
@@ -19,7 +20,11 @@ export interface DemoServer {
 }
 
 /** The demo's world as one app: stand-in providers and demo sites, told apart by host name. */
-export function createDemoApp(folder: string, now: () => number = Date.now): Express {
+export function createDemoApp(
+  folder: string,
+  now: () => number = Date.now,
+  post: PostOffice | null = null,
+): Express {
   const app = express();
   app.disable('x-powered-by');
   const faults = new Faults();
@@ -30,6 +35,7 @@ export function createDemoApp(folder: string, now: () => number = Date.now): Exp
       [smallSite(site, openPages(join(folder, 'site', `${site.key}.json`), now))],
     ]),
   ]);
+  if (post) worlds.set(hosts.post, [post.pages, serveWorld()]);
   const provider = (id: string, routers: Record<string, () => Router>): void => {
     for (const [host, router] of Object.entries(routers)) worlds.set(host, [faults.before(id), router()]);
   };
@@ -60,23 +66,29 @@ export async function startDemoServer({
   port,
   folder,
   now,
+  postPort,
 }: {
   port: number;
   folder: string;
   /** What time it is for what is live only after a while; that of the machine where nothing is said. */
   now?: () => number;
+  /** Where mail is taken (SMTP); nowhere where nothing is said. */
+  postPort?: number;
 }): Promise<DemoServer> {
-  const server = createServer(createDemoApp(folder, now));
+  const post = postPort === undefined ? null : await startPostOffice(postPort);
+  const server = createServer(createDemoApp(folder, now, post));
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, '127.0.0.1', resolve);
   });
   return {
     port: (server.address() as AddressInfo).port,
-    stop: () =>
-      new Promise((resolve) => {
+    stop: async () => {
+      await post?.stop();
+      await new Promise<void>((resolve) => {
         server.close(() => resolve());
         server.closeAllConnections();
-      }),
+      });
+    },
   };
 }

@@ -8,13 +8,16 @@ import { gladewick, standIns } from './providers/index.ts';
 
 const assets = fileURLToPath(new URL('../assets/world', import.meta.url));
 
+/** How pages of the demo’s world look. */
+export const serveWorld = (): Router => Router().use('/world', serveFiles(assets));
+
 /**
  * The page of the demo's world: every provider, with its codes to copy, and a way to
  * switch what is wrong with it.
  */
 export function worldIndex(faults: Faults): Router {
   const router = Router();
-  router.use('/world', serveFiles(assets));
+  router.use(serveWorld());
   router.get(
     '/elsewhere',
     (_request, response) =>

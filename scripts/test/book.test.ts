@@ -13,7 +13,7 @@ const top = fileURLToPath(new URL('../../', import.meta.url));
 /* In the order in which they are read: what one page does is there on the next. */
 const documents = [
   'README.md',
-  ...['collect', 'adjust', 'look', 'frame', 'place', 'check', 'keep', 'providers', 'run'].map(
+  ...['collect', 'adjust', 'look', 'frame', 'place', 'check', 'news', 'keep', 'providers', 'run'].map(
     (name) => `docs/${name}.md`,
   ),
   'docs/work-on-it.md',

@@ -1,19 +1,10 @@
-import { createServer } from 'node:net';
-import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
 import { sweepAll } from '@orbis/demo';
 import { createMetrics } from '../src/metrics/metrics.ts';
 import { metricsReader } from '../src/metrics/answer.ts';
+import { freePort } from './support/free-port.ts';
 import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
 import { pageOf, startSiteOfPages, type SiteOfPages } from './support/site-of-pages.ts';
-
-const freePort = async (): Promise<number> => {
-  const server = createServer();
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  const { port } = server.address() as AddressInfo;
-  await new Promise((resolve) => server.close(resolve));
-  return port;
-};
 
 /* A line of the text format, as its documentation has it: name, labels, value. */
 const line =

@@ -1,3 +1,5 @@
+import { spawn } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
 import { parseFeed } from '@rowanmanning/feed-parser';
 import { expect } from 'chai';
 import { HTTP, type CloudEvent } from 'cloudevents';
@@ -5,8 +7,10 @@ import { sql } from 'drizzle-orm';
 import { eventsOf, newsEvent, type Channel, type KeptFinding, type NewsItem } from '@orbis/contract';
 import { sweepAll } from '@orbis/demo';
 import { inTransaction } from '../src/database/transaction.ts';
+import { signedHeaders } from '../src/news/webhook.ts';
 import { keepFound, type Found } from '../src/store/findings.ts';
 import { get } from './support/get.ts';
+import { freePort } from './support/free-port.ts';
 import { startHookReceiver, type HookReceiver } from './support/hook-receiver.ts';
 import { startMailServer, type MailServer } from './support/mail-server.ts';
 import { refusal, startTestOrbis, type TestOrbis } from './support/orbis.ts';
@@ -94,7 +98,7 @@ describe('news of what sweeps find', () => {
     await sweepAll(test.client, { page: 'fell/night' });
     await until(() => Promise.resolve(mail.mails.length === 1));
     const [first] = mail.mails;
-    expect(first!.subject).to.equal('Orbis: Not in the register: fell/night');
+    expect(first!.subject).to.equal('Not in the register: fell/night');
     expect(first!.from!.text).to.equal('"Orbis" <orbis@hollinfell.example>');
     expect(first!.headers.get('auto-submitted')).to.equal('auto-generated');
     expect(first!.messageId).to.match(/^<[0-9a-z]{10}@orbis\.localhost>$/);
@@ -117,7 +121,7 @@ describe('news of what sweeps find', () => {
     site.pages.set('night', pageOf(''));
     await sweepAll(test.client, { page: 'fell/night' });
     await until(() => Promise.resolve(mail.mails.length === 2));
-    expect(mail.mails[1]!.subject).to.equal('Orbis: Solved: not in the register, fell/night');
+    expect(mail.mails[1]!.subject).to.equal('Solved: not in the register, fell/night');
     expect((await messages()).map(({ state, news, attempts }) => [state, news, attempts])).to.deep.equal([
       ['sent', 1, 1],
       ['sent', 1, 1],
@@ -144,7 +148,7 @@ describe('news of what sweeps find', () => {
     expect(mail.mails).to.have.length(0);
     await db().execute(sql.raw("update message set due_at = '2026-01-01'"));
     await until(() => Promise.resolve(mail.mails.length === 1));
-    expect(mail.mails[0]!.subject).to.equal('Orbis: 2 found and 1 solved on fell');
+    expect(mail.mails[0]!.subject).to.equal('2 found and 1 solved on fell');
     const [found, solved] = mail.mails[0]!.text!.split('Solved (1)');
     expect(found).to.match(/^Found \(2\)\n/);
     expect(found!.match(/^\* .*$/gm)).to.have.members([
@@ -172,8 +176,8 @@ describe('news of what sweeps find', () => {
     // The server had kept it, though it said that it had not: it is the same mail.
     expect(new Set(mail.mails.map(({ messageId }) => messageId)).size).to.equal(1);
     expect(mail.mails.map(({ subject }) => subject)).to.deep.equal([
-      'Orbis: This is a trial',
-      'Orbis: This is a trial',
+      'This is a trial of Orbis',
+      'This is a trial of Orbis',
     ]);
     const without = await startTestOrbis();
     const error = await refusal(
@@ -207,6 +211,43 @@ describe('news of what sweeps find', () => {
     expect(hook.received[0]!.headers['signature-input']).to.match(
       /^orbis=\("@method" "@target-uri" "content-type" "content-digest"\);created=\d+;keyid="orbis";alg="hmac-sha256"$/,
     );
+  });
+
+  it('is taken by the receiver of the book, once, and from nobody else', async () => {
+    const port = await freePort();
+    const to = `http://hooks.localhost:${port}/news`;
+    const { secret } = await addHook('Python', { to });
+    const script = fileURLToPath(new URL('../../docs/examples/receive_events.py', import.meta.url));
+    const receiver = spawn('python3', [script, String(port), to], {
+      env: { ...process.env, EVENT_KEY: secret! },
+    });
+    let said = '';
+    receiver.stdout.on('data', (chunk: Buffer) => void (said += chunk.toString()));
+    try {
+      await until(() => Promise.resolve(said.includes('listening')));
+      await find('page:901', ['missing']);
+      await until(async () => (await messages('sent')).length === 1);
+      await test.client.call('channels.try', { params: { channel: 'Python' } });
+      await until(async () => (await messages('sent')).length === 2);
+      expect(said.split('\n').slice(1, 3)).to.deep.equal([
+        'orbis.finding.found fell It was on this page, and no longer is.',
+        'orbis.trial  What you read here was sent by the channel “Python” of Orbis, to see whether it gets through. Nothing is to be done.',
+      ]);
+      const body = JSON.stringify({ id: 'x', type: 'orbis.trial', data: { message: 'forged' } });
+      for (const key of ['another key', secret!]) {
+        const headers = await signedHeaders(to, body, key, new Date());
+        const forged = key === secret ? body.replace('forged', 'changed') : body;
+        const answer = await fetch(`http://127.0.0.1:${port}/news`, {
+          method: 'POST',
+          headers,
+          body: forged,
+        });
+        expect(answer.status).to.equal(401);
+      }
+      expect(said).to.not.match(/forged|changed/);
+    } finally {
+      receiver.kill();
+    }
   });
 
   it('is sent again under the same id where it does not get through, and in order', async () => {

@@ -5,7 +5,7 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { Attention, FindingList, KeptFinding } from '@orbis/contract';
 import { mostFindingsCounted } from '@orbis/contract/counting';
 import { plural } from '@orbis/contract/language';
@@ -63,6 +63,9 @@ export default function AttentionScreen() {
   return (
     <>
       <ScreenHead title="Attention" lead={counts.data ? leadOf(counts.data) : ''}>
+        <Button component={Link} to="/news">
+          How you hear of it
+        </Button>
         {list === 'open' && <SeenAll shown={found.items} />}
       </ScreenHead>
       <ProblemNote error={found.error ?? counts.error} />

@@ -1,6 +1,3 @@
-import ErrorIcon from '@mui/icons-material/ErrorOutlined';
-import NoteIcon from '@mui/icons-material/InfoOutlined';
-import WarningIcon from '@mui/icons-material/WarningAmberOutlined';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
@@ -10,13 +7,8 @@ import { Link } from 'react-router';
 import type { KeptFinding } from '@orbis/contract';
 import { formatRule, plural } from '@orbis/contract/language';
 import { formatWhen } from '../components/when.ts';
+import { levels } from './levels.tsx';
 import { wayTo } from './way-to.ts';
-
-const levels = {
-  error: { icon: <ErrorIcon color="error" />, name: 'Error' },
-  warning: { icon: <WarningIcon color="warning" />, name: 'Warning' },
-  note: { icon: <NoteIcon color="info" />, name: 'Note' },
-};
 
 /** A finding in sentences: what it is, where, what to do, and the button for it. */
 export function FindingRow({ finding, children }: { finding: KeptFinding; children?: ReactNode }) {

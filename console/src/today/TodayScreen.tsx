@@ -11,6 +11,9 @@ import { FirstEmbed } from './FirstEmbed.tsx';
 const WhatWantsDoing = lazy(async () => ({
   default: (await import('./WhatWantsDoing.tsx')).WhatWantsDoing,
 }));
+const NotGotThrough = lazy(async () => ({
+  default: (await import('./NotGotThrough.tsx')).NotGotThrough,
+}));
 const FirstToSee = lazy(async () => ({ default: (await import('./FirstToSee.tsx')).FirstToSee }));
 const TermsToSee = lazy(async () => ({ default: (await import('./TermsToSee.tsx')).TermsToSee }));
 const OpenLists = lazy(async () => ({ default: (await import('../lists/OpenLists.tsx')).OpenLists }));
@@ -35,6 +38,7 @@ export default function TodayScreen() {
         <Stack spacing={3} sx={{ maxWidth: 820 }}>
           {!found.data.has.seen && <FirstEmbed has={found.data.has} />}
           <Suspense>
+            {found.data.undelivered > 0 && <NotGotThrough count={found.data.undelivered} />}
             {found.data.findings.length > 0 && <FirstToSee today={found.data} />}
             {found.data.has.placements && <WhatWantsDoing today={found.data} />}
             {found.data.terms.length > 0 && <TermsToSee terms={found.data.terms} />}

@@ -40,7 +40,7 @@ export function newsMail({ news, more, channel, origin }: MailFacts): MailText {
 
 /** Words for a mail that only tries out whether it gets through. */
 export const trialMail = ({ channel, origin }: Pick<MailFacts, 'channel' | 'origin'>): MailText => ({
-  subject: `Orbis: ${spoken.news.trial}`,
+  subject: spoken.news.trial,
   text: `${spoken.news.trialSays(channel)}\n\n-- \n${spoken.news.because(channel, `${origin}/news`)}\n`,
 });
 
@@ -56,15 +56,15 @@ function lastOfEach(news: readonly NewsItem[]): NewsItem[] {
 
 function subjectOf(news: readonly NewsItem[]): string {
   const [only, ...others] = news;
-  if (only !== undefined && others.length === 0) return `Orbis: ${newsLine(only)}`;
+  if (only !== undefined && others.length === 0) return newsLine(only);
   const counts = { found: 0, due: 0, solved: 0 };
   for (const { kind } of news) counts[kind] += 1;
   const sites = new Set(news.map(({ finding }) => finding.site));
-  return `Orbis: ${spoken.news.many(counts, sites.size === 1 ? [...sites][0]! : null)}`;
+  return spoken.news.many(counts, sites.size === 1 ? [...sites][0]! : null);
 }
 
-/** A piece of news in a line: what, of which embed, and where. */
-export const newsLine = ({ kind, finding }: NewsItem): string =>
+/* A piece of news in a line: what, of which embed, and where. */
+const newsLine = ({ kind, finding }: NewsItem): string =>
   spoken.news.one({
     ...{ kind, title: formatRule(finding.rule), what: finding.embedName },
     where: finding.place ?? finding.page ?? finding.site,

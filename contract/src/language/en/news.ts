@@ -23,7 +23,7 @@ export const news: Language['news'] = {
     `${count} more ${count === 1 ? 'is' : 'are'} not listed here. All of it stands under “Attention”.`,
   all: (address) => `All that wants attention: ${address}`,
   because: (channel, address) => `You get this by the channel “${channel}” of Orbis: ${address}`,
-  trial: 'This is a trial',
+  trial: 'This is a trial of Orbis',
   trialSays: (channel) =>
     `What you read here was sent by the channel “${channel}” of Orbis, to see whether it gets through. Nothing is to be done.`,
   feedTitle: (channel) => `Orbis: ${channel}`,
