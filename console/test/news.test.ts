@@ -1,5 +1,4 @@
 import { expect } from 'chai';
-import { sql } from 'drizzle-orm';
 import { sweepAll } from '@orbis/demo';
 import { startHookReceiver, type HookReceiver } from '../../service/test/support/hook-receiver.ts';
 import { startMailServer, type MailServer } from '../../service/test/support/mail-server.ts';
@@ -109,7 +108,7 @@ describe('an owner who wants to hear of what is found', () => {
     const { context, page } = await opened();
     await page.getByText('Nothing gets through, since', { exact: false }).waitFor();
     const { db } = test.orbis.connection;
-    await db.execute(sql.raw("update message set state = 'dead' where state = 'waiting'"));
+    await db.execute("update message set state = 'dead' where state = 'waiting'");
     await page.goto(`${test.url}/`);
     await page.getByText('1 message with news did not get through', { exact: false }).waitFor();
     await page.getByRole('link', { name: 'See why' }).click();

@@ -38,18 +38,16 @@ export const eventTypes = {
 } as const;
 
 /** What a webhook is sent: an event in the structured mode (CloudEvents 1.0, HTTP binding, section 3.2). */
-export const newsEvent = z
-  .object({
-    specversion: z.literal('1.0'),
-    id: z.string().meta({ description: 'With `source`, the same each time that it is sent' }),
-    source: z.string().meta({ description: 'The interface of the Orbis that tells it' }),
-    type: z.enum(Object.values(eventTypes)),
-    time,
-    subject: z.string().optional().meta({ description: 'The key of the page or site that it is about' }),
-    datacontenttype: z.literal('application/json'),
-    data: z.union([keptFinding, z.object({ message: z.string() })]),
-  })
-  .meta({ id: 'NewsEvent' });
+export const newsEvent = z.object({
+  specversion: z.literal('1.0'),
+  id: z.string().meta({ description: 'With `source`, the same each time that it is sent' }),
+  source: z.string().meta({ description: 'The interface of the Orbis that tells it' }),
+  type: z.enum(Object.values(eventTypes)),
+  time,
+  subject: z.string().optional().meta({ description: 'The key of the page or site that it is about' }),
+  datacontenttype: z.literal('application/json'),
+  data: z.union([keptFinding, z.object({ message: z.string() })]),
+});
 export type NewsEvent = z.infer<typeof newsEvent>;
 
 /** The type of a body that is one event (CloudEvents 1.0, JSON format, section 3). */

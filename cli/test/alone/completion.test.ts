@@ -20,7 +20,7 @@ describe('completion', () => {
     ['orbis list s', ['sites', 'shared-spots', 'searches', 'sweeps', 'sessions']],
     ['orbis list placements --state li', ['live']],
     ['orbis list placements --st', ['--state']],
-    ['orbis --json list ch', ['changelists', 'changes']],
+    ['orbis --json list ch', ['changelists', 'channels', 'changes']],
     ['orbis set opening-talk --where x fi', ['fit=']],
     ['orbis set opening-talk max-width.p', ['max-width.phone=']],
     ['orbis show pro', ['provider']],

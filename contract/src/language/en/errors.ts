@@ -457,7 +457,7 @@ export const errors = {
   },
   'channel-unfit': {
     title: 'Not of this channel',
-    detail: (f) => channelUnfit[String(f.what)]!(String(f.channel)),
+    detail: (f) => (channelUnfit[String(f.what)] ?? channelUnfit['feed'])!(String(f.channel)),
   },
   'feed-unknown': {
     title: 'No such feed',
