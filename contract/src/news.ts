@@ -66,8 +66,15 @@ const webAddress = z
   .string()
   .trim()
   .max(1000)
-  .regex(/^https?:\/\/[^\s\p{Cc}@]+$/u, shouldBe('a whole web address, with https:// and no password in it'))
-  .refine((address) => URL.canParse(address), { error: 'a whole web address' });
+  .regex(/^https?:\/\/[^\s\p{Cc}]+$/u, shouldBe('a whole web address, with https://'))
+  .refine(isOpenAddress, { error: 'a whole web address, without a name and a password in it' });
+
+/* What is sent along in an address would be told to whoever may see the channel. */
+function isOpenAddress(address: string): boolean {
+  if (!URL.canParse(address)) return false;
+  const { username, password } = new URL(address);
+  return username + password === '';
+}
 
 const aboutWhat = {
   site: siteKey.nullable().default(null).meta({ description: 'Only of this site; null for all sites' }),

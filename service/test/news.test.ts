@@ -429,6 +429,8 @@ describe('news of what sweeps find', () => {
       (await change({ schedule: { every: 'day', at: '07:00', zone: 'Europe/London' } })).problem.detail,
     ).to.equal('Only mail is gathered: the channel “Tickets” gets each piece of news at once.');
     expect((await refusal(addHook())).code).to.equal('key-taken');
+    expect((await addHook('At', { to: 'https://a.example/@news?for=a@b' })).to).to.include('@news');
+    await undo();
     for (const to of ['ftp://a.example', 'https://a:b@c.example/', 'nowhere'])
       expect((await refusal(addHook('Other', { to }))).code, to).to.equal('bad-request');
     await undo();

@@ -21,8 +21,8 @@ export interface SideBySide<T> {
 }
 
 /**
- * Works on several things side by side, so that a slow one holds nobody else up; what takes up a thing when
- * another has ended, and looks for more every second.
+ * Works on several things side by side, so that a slow one holds nobody else up; takes up another when one
+ * has ended, and looks for more every second.
  */
 export function sideBySide<T>({ atOnce, prepare, claim, work, log, failed }: SideBySide<T>): Runner {
   const held = new Map<T, Promise<void>>();
