@@ -85,13 +85,14 @@ export const fillStatements = (size: RegisterSize): string[] => [
   `replace into finding_count select site_id, rule, count(*) from finding where list = 'open' group by site_id, rule`,
   `replace into finding_count select site_id, '', sum(open) from finding_count where site_id > 0 and rule <> '' group by site_id`,
   `replace into finding_count select 0, rule, sum(open) from finding_count where site_id > 0 group by rule`,
-  `insert into news (id, kind, finding_id, site_id, \`rank\`, at, turn) select seq, 'found', 100000 + seq, 1 + seq mod ${size.sites}, seq mod 3, ${now}, seq from seq_1_to_${size.placements}`,
-  `replace into news_turn values (1, ${size.placements})`,
+  // What holds of whole sites may have been told by now.
+  `insert into news (id, kind, finding_id, site_id, \`rank\`, at, turn) select 1000000 + seq, 'found', 100000 + seq, 1 + seq mod ${size.sites}, seq mod 3, ${now}, 1000000 + seq from seq_1_to_${size.placements}`,
+  `replace into news_turn values (1, 1000000 + ${size.placements})`,
   // Nothing goes out: they are paused.
   `insert into channel (id, name, kind, \`to\`, \`rank\`, paused_at, created_at) select seq, concat('c', seq), 'webhook', 'https://hooks.example/', 0, ${now}, ${now} from seq_1_to_40`,
   `insert into message (id, public_id, channel_id, state, news, due_at, since, created_at, sent_at)
      select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 1 + seq mod 4, if(seq mod 1000 = 7, 'dead', if(seq mod 500 = 9, 'waiting', 'sent')), 1, ${now}, ${now}, ${now}, utc_timestamp(3) from seq_1_to_${size.placements}`,
-  `insert into message_news select id, id from message`,
+  `insert into message_news select id, 1000000 + id from message`,
   // The newest were all taken back.
   `insert into change_log (id, public_id, kind, facts, undone_at, created_at)
      select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 'renewed', concat('{"kind":"renewed","embed":"e', 1 + seq mod ${size.embeds}, '"}'), if(seq mod 2 = 1 or seq > 30000, ${now}, null), ${now} from seq_1_to_${size.changes}`,
