@@ -69,6 +69,7 @@ export function runJobs(
   undo.push(async () => {
     // The page that is being read may come to its end; else the sweep goes on at it another time.
     await Promise.race([runner.stop(), wait(lastPage)]);
+    mailer?.close();
     await Promise.all([runner.stop(), fetching.close(), reader.close()]);
   });
   return runner;

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { createServer, type AddressInfo, type Socket } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { parseFeed } from '@rowanmanning/feed-parser';
 import { expect } from 'chai';
@@ -435,6 +436,23 @@ describe('news of what sweeps find', () => {
       expect((await refusal(addHook('Other', { to }))).code, to).to.equal('bad-request');
     await undo();
     expect((await refusal(channel('Tickets'))).code).to.equal('not-found');
+  });
+
+  it('does not keep Orbis from stopping where a mail server takes its time', async () => {
+    const silent = createServer();
+    await new Promise<void>((resolve) => silent.listen(0, '127.0.0.1', resolve));
+    const { port } = silent.address() as AddressInfo;
+    const slow = await startTestOrbis({ env: { ORBIS_SMTP_URL: `smtp://127.0.0.1:${port}` } });
+    const asked = new Promise<Socket>((resolve) => silent.once('connection', resolve));
+    await slow.client.call('channels.create', { body: { kind: 'mail', name: 'x', to: 'a@b.example' } });
+    await slow.client.call('channels.try', { params: { channel: 'x' } });
+    const connection = await asked;
+    const begun = performance.now();
+    await slow.stop();
+    // Twenty seconds are given to a mail server for its greeting.
+    expect(performance.now() - begun).to.be.below(15_000);
+    connection.destroy();
+    silent.close();
   });
 
   it('does not go where Orbis may not go, and says so', async () => {

@@ -16,6 +16,7 @@ export interface Mail {
 export interface Mailer {
   /** @throws NotDelivered */
   send(mail: Mail): Promise<void>;
+  /** Waits for no mail server any more: what is being sent is sent again by whoever comes next. */
   close(): void;
 }
 
@@ -28,29 +29,43 @@ const patience = 20_000;
  * @param from whom it comes from.
  */
 export function createMailer(url: string, from: () => string): Mailer {
-  const transport: Transporter = createTransport(url, {
+  const transport: Transporter = createTransport(patiently(url), {
     ...{ disableFileAccess: true, disableUrlAccess: true },
   });
-  const options = transport.options as Record<string, unknown>;
-  for (const step of ['connectionTimeout', 'greetingTimeout', 'socketTimeout', 'dnsTimeout'])
-    options[step] = patience;
   const { host } = new URL(url);
+  let giveUp = (): void => {};
+  const closed = new Promise<never>((_resolve, reject) => {
+    giveUp = () => reject(new Error('Orbis is stopping.'));
+  });
+  closed.catch(() => undefined);
   return {
     send: async ({ id, ...mail }) => {
       try {
-        await transport.sendMail({
+        const sent = transport.sendMail({
           ...mail,
           from: from(),
           messageId: `<${id}>`,
           // Nobody is on holiday for it (RFC 3834, section 5).
           headers: { 'Auto-Submitted': 'auto-generated' },
         });
+        await Promise.race([sent, closed]);
       } catch (error) {
         throw whyNot(error, host);
       }
     },
-    close: () => transport.close(),
+    close: () => {
+      giveUp();
+      transport.close();
+    },
   };
+}
+
+/* The address with how long each step may take, where it does not say that itself. */
+function patiently(url: string): string {
+  const address = new URL(url);
+  for (const step of ['connectionTimeout', 'greetingTimeout', 'socketTimeout', 'dnsTimeout'])
+    if (!address.searchParams.has(step)) address.searchParams.set(step, String(patience));
+  return address.href;
 }
 
 interface MailError {
