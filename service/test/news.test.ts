@@ -159,6 +159,27 @@ describe('news of what sweeps find', () => {
     expect(solved!.match(/^\* .*$/gm)).to.deep.equal(['* There twice, in fell']);
   });
 
+  it('lists the worst first in a mail, how much more there is, and nothing as found that is solved', async () => {
+    await test.client.call('channels.create', {
+      body: { kind: 'mail', name: 'To me', to: 'owner@hollinfell.example', level: 'note' },
+    });
+    await test.client.call('channels.change', {
+      params: { channel: 'To me' },
+      ifMatch: '*',
+      body: { schedule: { every: 'monday', at: '07:00', zone: 'Europe/London' } },
+    });
+    for (let i = 0; i < 60; i++) await find(`page:${800 + i}`, ['missing'], 'note');
+    await find('page:901', ['altered']);
+    await find('page:800', []);
+    await until(async () => (await messages())[0]?.news === 62);
+    await db().execute(sql.raw("update message set due_at = '2026-01-01'"));
+    await until(() => Promise.resolve(mail.mails.length === 1));
+    const { subject, text } = mail.mails[0]!;
+    expect(subject).to.equal('60 found and 1 solved on fell');
+    expect(text).to.match(/^Found \(50\)\n\n\* error: Altered, in fell\n/);
+    expect(text).to.include('11 more are not listed here');
+  });
+
   it('is refused by mail where no mail server is set up, and says what its mail server says', async () => {
     mail.refuses = { code: 451, says: 'try again later', keepsIt: true };
     await test.client.call('channels.create', {

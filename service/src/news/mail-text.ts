@@ -10,8 +10,6 @@ export interface MailText {
 export interface MailFacts {
   /** What it tells, in its order. */
   news: readonly NewsItem[];
-  /** How much more there is that is not listed. */
-  more: number;
   /** The channel by which it goes. */
   channel: string;
   /** Where the console answers. */
@@ -19,12 +17,17 @@ export interface MailFacts {
 }
 
 const order: readonly NewsKind[] = ['found', 'due', 'solved'];
+const worstFirst = ['error', 'warning', 'note'];
+/* So many findings are listed. */
+const mostListed = 50;
 
-/** Words for news: what was found, each with what to do; then what is solved. */
-export function newsMail({ news, more, channel, origin }: MailFacts): MailText {
-  const last = lastOfEach(news);
+/** Words for news: what was found, the worst first, each with what to do; then what is solved. */
+export function newsMail({ news, channel, origin }: MailFacts): MailText {
+  const last = lastOfEach(news).sort((a, b) => placeOf(a) - placeOf(b));
+  const listed = last.slice(0, mostListed);
+  const more = last.length - listed.length;
   const sections = order.flatMap((kind) => {
-    const of = last.filter((item) => item.kind === kind);
+    const of = listed.filter((item) => item.kind === kind);
     return of.length === 0
       ? []
       : [`${spoken.news.kinds[kind]} (${of.length})`, ...of.map((item) => entryOf(item))];
@@ -43,6 +46,10 @@ export const trialMail = ({ channel, origin }: Pick<MailFacts, 'channel' | 'orig
   subject: spoken.news.trial,
   text: `${spoken.news.trialSays(channel)}\n\n-- \n${spoken.news.because(channel, `${origin}/news`)}\n`,
 });
+
+/* By what became of it, and then by how bad it is. */
+const placeOf = ({ kind, finding: { level } }: NewsItem): number =>
+  order.indexOf(kind) * worstFirst.length + worstFirst.indexOf(level);
 
 /* What was found and is solved already is told once, as it is now. */
 function lastOfEach(news: readonly NewsItem[]): NewsItem[] {

@@ -22,8 +22,8 @@ export interface SendTools {
   now: () => Date;
 }
 
-/* So many findings are listed in a mail. */
-const mostListed = 50;
+/* So much of what came is looked through for a mail, the newest of it. */
+const mostInMail = 1000;
 
 /** Sends a message by its channel, under the same id each time. */
 export const createSend =
@@ -76,8 +76,6 @@ async function wordsOf(
   db: Database,
   origin: string,
 ): Promise<MailText | null> {
-  const ids = await newsIdsIn(db, message.id, mostListed);
-  const news = await tellNews(db, await newsWith(db, ids));
-  if (news.length === 0) return null;
-  return newsMail({ news, more: Math.max(0, message.news - ids.length), channel, origin });
+  const news = await tellNews(db, await newsWith(db, await newsIdsIn(db, message.id, mostInMail)));
+  return news.length === 0 ? null : newsMail({ news, channel, origin });
 }

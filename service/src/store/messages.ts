@@ -113,14 +113,14 @@ export async function nextMessage(db: Handle, channelId: number): Promise<Messag
   return row ?? null;
 }
 
-/** The ids of the news in a message, as many as asked for. */
+/** The ids of the newest news in a message, as many as asked for. */
 export const newsIdsIn = async (db: Handle, messageId: number, limit: number): Promise<number[]> =>
   (
     await db
       .select({ id: messageNews.newsId })
       .from(messageNews)
       .where(eq(messageNews.messageId, messageId))
-      .orderBy(asc(messageNews.newsId))
+      .orderBy(desc(messageNews.newsId))
       .limit(limit)
   ).map(({ id }) => id);
 
@@ -216,7 +216,7 @@ export async function countMessages(
 /* For how many days is kept what got through, and how much of it goes at once. */
 const [daysKept, goesAtOnce] = [90, 1000];
 
-/** Takes away what got through long ago, a part of it; what was given up stays until somebody removes it. */
+/** Takes away what got through long ago, a part of it; what was given up stays with its channel. */
 export const dropOldMessages = async (db: Database): Promise<void> =>
   void (await db.execute(
     sql`delete from ${message} where ${message.sentAt} < UTC_TIMESTAMP(3) - INTERVAL ${sql.raw(String(daysKept))} DAY limit ${sql.raw(String(goesAtOnce))}`,
