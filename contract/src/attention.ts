@@ -19,12 +19,15 @@ export const keptFinding = z
     level,
     list: z.enum(findingLists),
     isNew: z.boolean().meta({ description: 'Whether nobody has taken notice of it yet' }),
-    site: siteKey,
+    site: siteKey.nullable().meta({
+      description: 'Null where it is of no site alone: of what embeds load from elsewhere',
+    }),
+    host: z.string().nullable().meta({ description: 'The host that it is about, where it is about one' }),
     page: pageKey
       .nullable()
       .meta({ description: 'Where it was found first; null where it is about no page' }),
     url: z.string().nullable().meta({ description: 'The address of that page' }),
-    times: count.meta({ description: 'On how many pages it is found' }),
+    times: count.meta({ description: 'On how many pages it is found, or of how many addresses of a host' }),
     embed: key.nullable(),
     embedName: z.string().nullable(),
     placement: publicId.nullable(),

@@ -17,6 +17,8 @@ export * from './import-file.ts';
 export * from './learned.ts';
 export * from './openapi.ts';
 export { characterCount } from './misfit.ts';
+export * from './loaded.ts';
+export * from './resource-states.ts';
 export * from './news-kinds.ts';
 export * from './news.ts';
 export * from './page-address.ts';

@@ -249,6 +249,7 @@ const tagWords: Readonly<Record<string, string>> = {
   'Sweeping': 'What is really on the published pages',
   'Attention': 'What wants doing, and what was decided about it',
   'News': 'Hearing of what sweeps find: the ways by which that goes out, and what became of it',
+  'What embeds load': 'Frames, scripts, files and links that placed embeds have, and how they are answered',
   'Providers': 'Provider sheets, and the list of oEmbed providers',
 };
 

@@ -100,6 +100,10 @@ export const serviceSettingsSchema = z.object({
   ORBIS_MAIL_GATHERS: z.coerce.number().int().min(0).max(3600).default(60).meta({
     description: 'For how many seconds news is gathered into one mail where it is to be sent at once',
   }),
+  ORBIS_ASK_EVERY: z.coerce.number().int().min(0).max(8760).default(24).meta({
+    description:
+      'In how many hours the frames, scripts, files and links of placed embeds are asked for anew, to see that they are there; 0 for only when somebody wants it',
+  }),
   ORBIS_METRICS_PORT: z.coerce.number().int().min(0).max(65_535).optional().meta({
     description:
       'A port of its own for metrics, which answers there at /metrics without a token; without it they are read at the console’s port, with one',

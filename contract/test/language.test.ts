@@ -119,7 +119,10 @@ describe('the language file', () => {
   it('has words for whatever is found, in codes, on pages and by sweeps, and for nothing else', () => {
     const found = [
       ...[...rules, ...pageRules].map(({ id }) => id),
-      ...codesIn(/^(?:reading|harvest|scan|plan|terms)\//, /\brule: ('[a-z-]+'(?: \| '[a-z-]+')*)/g),
+      ...codesIn(
+        /^(?:reading|harvest|scan|plan|terms|resources)\//,
+        /\brule: ('[a-z-]+'(?: \| '[a-z-]+')*)/g,
+      ),
       // What only the service finds: it alone knows what was handed out since, and
       // whether a page can be read.
       'out-of-date',
@@ -138,6 +141,7 @@ describe('the language file', () => {
       'site-head-missing',
       'site-head-left-over',
       'still-cached',
+      'code-renewed',
       'file-altered',
       'file-unreachable',
       // What visitors’ browsers say.

@@ -79,3 +79,4 @@ export * from './pages/index.ts';
 export * from './learn/index.ts';
 export * from './search/index.ts';
 export * from './terms/index.ts';
+export * from './resources/index.ts';

@@ -19,6 +19,7 @@ import { embedHandlers } from './http/resources/embeds.ts';
 import { importHandlers } from './http/resources/imports.ts';
 import { linkHandlers } from './http/resources/links.ts';
 import { mountRoutes } from './http/mount.ts';
+import { loadedHandlers } from './http/resources/loaded.ts';
 import { foundPageHandlers } from './http/resources/found-pages.ts';
 import { harvestHandlers } from './http/resources/harvests.ts';
 import { placementHandlers } from './http/resources/placements.ts';
@@ -85,6 +86,7 @@ export function createApp(deps: Deps): Express {
     ...headHandlers(deps),
     ...pageHandlers(deps),
     ...foundPageHandlers(deps),
+    ...loadedHandlers(deps),
     ...spotHandlers(deps),
     ...sharedSpotHandlers(deps),
     ...placementHandlers(deps),

@@ -5,6 +5,7 @@ import { inTransaction } from './database/transaction.ts';
 import type { Deps } from './deps.ts';
 import type { Fetching } from './fetching/client.ts';
 import { planJobs } from './jobs/plan.ts';
+import { createAsker } from './asking/asker.ts';
 import { createCourier } from './news/courier.ts';
 import type { Mailer } from './news/mailer.ts';
 import { createSend } from './news/send.ts';
@@ -15,6 +16,7 @@ import { beginDueChecks } from './store/page-checks.ts';
 import { keepSiteFindings } from './store/site-findings.ts';
 import { hostReader } from './sweeping/read-host.ts';
 import { createSweeper } from './sweeping/sweeper.ts';
+import type { RenderContext } from './usecases/render-context.ts';
 
 /** What jobs are done with. */
 export type JobTools = Pick<
@@ -24,6 +26,8 @@ export type JobTools = Pick<
   fetching: Fetching;
   readsTicked: boolean;
   gathers: number;
+  /** In how many hours what placed embeds load is asked for anew; 0 for never by itself. */
+  asksEvery: number;
   mailer: Mailer | null;
   /** Of Orbis. */
   version: string;
@@ -34,10 +38,11 @@ export function runJobs(
   { connection: { db }, fetching, reader, browser, sheetRegistry, ...tools }: JobTools,
   undo: (() => unknown)[],
 ): Runner {
-  const { origins, now, log, readsTicked, gathers, mailer, metrics, version } = tools;
+  const { origins, now, log, readsTicked, gathers, asksEvery, mailer, metrics, version } = tools;
   const { renderContext } = sheetRegistry;
   const refresh = (): Promise<void> => sheetRegistry.refresh(db);
-  const planning = { tools: { db, renderContext: () => refresh().then(renderContext), log, now }, now };
+  const renewed = (): Promise<RenderContext> => refresh().then(renderContext);
+  const planning = { tools: { db, renderContext: renewed, log, now }, now };
   const sweeping = {
     db,
     fetching,
@@ -64,6 +69,7 @@ export function runJobs(
         await everySoOften(() => lookAround(db, now()));
       },
     }),
+    createAsker({ ...{ db, fetching, reader, now, log, every: asksEvery }, renderContext: renewed }, owner),
     createCourier({ db, owner, send, gathers, now, log, metrics }),
   ]);
   undo.push(async () => {

@@ -97,8 +97,8 @@ export async function startOrbis(
     const tools = { connection, fetching, reader, sheetRegistry, origins: known, now, log, metrics, version };
     const does = (role: Role): boolean => only.includes(role);
     const mailer = openMailer(settings, known, undo);
-    const gathers = settings.ORBIS_MAIL_GATHERS;
-    const runner = runJobs({ ...tools, browser, readsTicked, mailer, gathers }, undo);
+    const { ORBIS_MAIL_GATHERS: gathers, ORBIS_ASK_EVERY: asksEvery } = settings;
+    const runner = runJobs({ ...tools, browser, readsTicked, mailer, gathers, asksEvery }, undo);
     const app = createApp({
       ...tools,
       renderContext: sheetRegistry.renderContext,

@@ -1,4 +1,4 @@
-import { follow, formatRule, spoken, type NewsItem } from '@orbis/contract';
+import { follow, formatRule, spoken, whereFound, type NewsItem } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { fold, formatTimestamp, levelColour } from '../text.ts';
@@ -62,10 +62,10 @@ async function events(tools: Tools, { site, last, follow: follows }: Asked): Pro
 }
 
 function describeNews({ kind, at, finding }: NewsItem, { colours, io }: Tools): string {
-  const { level, rule, embedName, place, page, site, message, id } = finding;
+  const { level, rule, embedName, message, id } = finding;
   const title = spoken.news.one({
     ...{ kind, title: formatRule(rule), what: embedName },
-    where: place ?? page ?? site,
+    where: whereFound(finding),
   });
   const mark = kind === 'solved' ? colours.green('solved') : levelColour(level, colours)(level);
   const head = `${colours.dim(formatTimestamp(at))}  ${mark}  ${colours.bold(title)}  ${colours.dim(id)}\n`;

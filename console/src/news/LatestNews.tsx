@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { NewsItem } from '@orbis/contract';
-import { formatRule, spoken } from '@orbis/contract/language';
+import { formatRule, spoken, whereFound } from '@orbis/contract/language';
 import { useList } from '../api.ts';
 import { levels } from '../attention/levels.tsx';
 import { Card } from '../components/Card.tsx';
@@ -32,7 +32,7 @@ export function LatestNews() {
 
 /* Where it stands among what wants attention, as it is now. */
 const wayTo = ({ finding: { list, site, rule } }: NewsItem): string =>
-  `/attention?${new URLSearchParams({ list, site, rule }).toString()}`;
+  `/attention?${new URLSearchParams({ list, rule, ...(site !== null && { site }) }).toString()}`;
 
 function Line({ item }: { item: NewsItem }) {
   const { kind, at, finding } = item;
@@ -56,7 +56,7 @@ function Line({ item }: { item: NewsItem }) {
         <Link to={wayTo(item)} style={{ color: 'inherit' }}>
           {spoken.news.one({
             ...{ kind, title: formatRule(finding.rule), what: finding.embedName },
-            where: finding.place ?? finding.page ?? finding.site,
+            where: whereFound(finding),
           })}
         </Link>
       </Typography>

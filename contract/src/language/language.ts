@@ -15,6 +15,7 @@ import type {
   PieceSeen,
   PlanAction,
   Price,
+  ResourceUse,
   Role,
   SearchField,
   SnippetPosition,
@@ -25,6 +26,7 @@ import type {
 } from '@orbis/core';
 import type { YAMLError } from 'yaml';
 import type { ChannelKind, MessageState, NewsKind } from '../news-kinds.ts';
+import type { ResourceState } from '../resource-states.ts';
 import type { Schedule, Weekday } from '../weekdays.ts';
 import type { ChangeFacts, ChangeKind } from '../change-facts.ts';
 
@@ -263,6 +265,14 @@ export interface Language {
     /** What embeds of these kinds do, in one clause. */
     purposes: (kinds: readonly Kind[]) => string;
     loads: Readonly<Record<'at-once' | 'waits' | 'both', string>>;
+  };
+  /** What placed embeds load from elsewhere. */
+  loaded: {
+    /** What something is, without an article. */
+    uses: Readonly<Record<ResourceUse, string>>;
+    states: Readonly<Record<ResourceState, string>>;
+    /** How many addresses of a host there are, and with how many something is wrong. */
+    summary: (counts: { resources: number; faulty: number }) => string;
   };
   /** The feed of what was done. */
   feed: { title: string; undone: (said: string) => string };

@@ -1,5 +1,5 @@
 import { attention, decision, findingLists, findingWithCode, keptFinding, registered } from '../attention.ts';
-import { label, listQuery, publicId } from '../common.ts';
+import { key, label, listQuery, publicId } from '../common.ts';
 import { siteKey, spotName } from '../place.ts';
 import { lists } from '../resources.ts';
 import { z } from '../zod.ts';
@@ -74,5 +74,23 @@ export const attentionRoutes = {
     answer: registered,
     statuses: [200],
     errors: ['not-found', 'finding-without-code', 'already-placed', 'reading-too-slow', 'text-too-much'],
+  }),
+  'findings.renew': route({
+    ...paths['findings.renew'],
+    summary: 'Take in the newer code that a provider hands out, as a new revision; what was asked for stays',
+    tag,
+    access: 'owner',
+    params,
+    body: z.strictObject({}),
+    answer: z.object({ embed: key }).meta({ id: 'RenewedByFinding' }),
+    statuses: [200],
+    errors: [
+      'not-found',
+      'finding-without-code',
+      'another-thing',
+      'options-unfit',
+      'reading-too-slow',
+      'text-too-much',
+    ],
   }),
 };

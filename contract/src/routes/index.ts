@@ -8,6 +8,7 @@ import { foundPageRoutes } from './found-pages.ts';
 import { groupRoutes } from './groups.ts';
 import { harvestRoutes } from './harvests.ts';
 import { headRoutes } from './heads.ts';
+import { loadedRoutes } from './loaded.ts';
 import { newsRoutes } from './news.ts';
 import { placeRoutes } from './places.ts';
 import { planRoutes } from './plans.ts';
@@ -48,12 +49,14 @@ export const routes = {
   ...endpointRoutes,
   ...sweepRoutes,
   ...attentionRoutes,
+  ...loadedRoutes,
   ...newsRoutes,
 } satisfies Record<RouteName, Route>;
 export type Routes = typeof routes;
 
 export { apiBase, pathOf, type RouteName } from './paths.ts';
 
+export type { AskEvent } from './loaded.ts';
 export type { ImportEvent } from './groups.ts';
 export type { FoundPage, FoundPages, PageSearchEvent } from './found-pages.ts';
 export type { EndpointImport, OembedEndpointRow } from './endpoints.ts';

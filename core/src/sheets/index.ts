@@ -16,7 +16,7 @@ export {
   type SheetMatch,
 } from './match.ts';
 export { itemOf } from './item.ts';
-export { clipIn, switchIn } from './read-values.ts';
+export { clipIn, clipOf, switchIn } from './read-values.ts';
 export { readTime, writeTime } from './time-format.ts';
 export { nameOf as nameOfAddress } from './render.ts';
 export { codeFromId, codeFromLink, directLink, matchOfId, oembedEndpoint } from './render.ts';

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import { robotsAllow, type RobotsQuestion } from '../reading/robots-rules.ts';
 import { resolveHost } from './addresses.ts';
 import { decodePage } from './decode.ts';
@@ -33,6 +34,8 @@ export interface FetchingOptions {
   redirects?: number;
   /** How names become addresses; the system's way where nothing is said. */
   resolve?: typeof resolveHost;
+  /** Whom to trust beside those that everybody does: for tests. */
+  ca?: string;
   /** What reads a site's robots.txt, away from the service's own thread. */
   robots?: (question: RobotsQuestion) => Promise<boolean>;
 }
@@ -57,6 +60,8 @@ export interface Fetching {
    * @throws FetchFailure where nothing answers.
    */
   send(url: string, options: SendOptions): Promise<Sent>;
+  /** When the certificate of a host ends that was reached by TLS; null where that is not known. */
+  certificateEnds(address: string): Date | null;
   /** Breaks off what is being fetched, with {@link FetchingClosed}. */
   close(): Promise<void>;
 }
@@ -76,12 +81,18 @@ export function createFetching({
   bytes = 5_000_000,
   redirects = 5,
   resolve = resolveHost,
+  ca,
   robots: allows = (question) => Promise.resolve(robotsAllow(question)),
 }: FetchingOptions): Fetching {
   const closed = new AbortController();
+  const certificates = new LRUCache<string, Date>({ max: 2000 });
+  const dialling = {
+    ...{ seconds, resolve, ca },
+    onCertificate: (host: string, ends: Date) => void certificates.set(host, ends),
+  };
   const agents = {
-    trusted: createAgent({ seconds, resolve, anywhere: true }),
-    strange: createAgent({ seconds, resolve, anywhere: allowPrivate }),
+    trusted: createAgent({ ...dialling, anywhere: true }),
+    strange: createAgent({ ...dialling, anywhere: allowPrivate }),
   };
 
   const get: Fetching['get'] = async (address, options) => {
@@ -119,6 +130,8 @@ export function createFetching({
       await Promise.all([agents.trusted.destroy(), agents.strange.destroy()]);
     },
     get,
+    certificateEnds: (address) =>
+      address.startsWith('https:') ? (certificates.get(new URL(address).host) ?? null) : null,
     send: sendWith(agents, { allowPrivate, seconds, closed: closed.signal }),
     ...readPagesWith(get, robots),
   };

@@ -1,4 +1,6 @@
-import { Agent } from 'undici';
+import type { Socket } from 'node:net';
+import { TLSSocket } from 'node:tls';
+import { Agent, buildConnector } from 'undici';
 import { isPublic, type resolveHost } from './addresses.ts';
 import { FetchFailure } from './failure.ts';
 
@@ -11,15 +13,12 @@ const onlyDeclared = 'Only pages of the sites that you declared may be elsewhere
  */
 export function checkAddress(url: URL, anywhere: boolean): void {
   if (url.protocol !== 'http:' && url.protocol !== 'https:')
-    throw new FetchFailure(`${url.protocol} addresses are not read.`, 'Use an address with https: or http:.');
+    throw unasked(`${url.protocol} addresses are not read.`, 'Use an address with https: or http:.');
   if (url.username || url.password)
-    throw new FetchFailure(
-      'addresses with a password in them are not read.',
-      'Take the password out of the address.',
-    );
+    throw unasked('addresses with a password in them are not read.', 'Take the password out of the address.');
   if (anywhere) return;
   if (url.port !== '')
-    throw new FetchFailure(
+    throw unasked(
       `${url.host} has a port of its own, which only declared sites may.`,
       'Declare the site with its port.',
     );
@@ -33,28 +32,54 @@ export const createAgent = ({
   seconds,
   resolve,
   anywhere,
+  ca,
+  onCertificate,
 }: {
   seconds: number;
   resolve: typeof resolveHost;
   anywhere: boolean;
-}): Agent =>
-  new Agent({
-    keepAliveTimeout: 1000,
-    maxHeaderSize: 32_768,
-    connect: {
-      timeout: seconds * 1000,
-      lookup: (hostname, _options, done) => {
-        resolve(hostname).then(
-          (addresses) => {
-            const isRefused = !anywhere && addresses.some(({ address }) => !isPublic(address));
-            if (isRefused || addresses.length === 0) done(notPublic(hostname), []);
-            else done(null, addresses);
-          },
-          (error: unknown) => done(error as Error, []),
-        );
-      },
+  /** Whom to trust beside those that everybody does: for tests. */
+  ca?: string | undefined;
+  /** Told of the certificate of each host that is reached by TLS, and when it ends. */
+  onCertificate: (host: string, ends: Date) => void;
+}): Agent => {
+  const connect = buildConnector({
+    timeout: seconds * 1000,
+    ...(ca !== undefined && { ca }),
+    lookup: (hostname, _options, done) => {
+      resolve(hostname).then(
+        (addresses) => {
+          const isRefused = !anywhere && addresses.some(({ address }) => !isPublic(address));
+          if (isRefused || addresses.length === 0) done(notPublic(hostname), []);
+          else done(null, addresses);
+        },
+        (error: unknown) => done(error as Error, []),
+      );
     },
   });
+  return new Agent({
+    keepAliveTimeout: 1000,
+    maxHeaderSize: 32_768,
+    connect: (options, done) =>
+      connect(options, (...[error, socket]) => {
+        if (error) return done(error, null);
+        const ends = endOf(socket);
+        if (ends) onCertificate(new URL(`https://${options.host ?? options.hostname}`).host, ends);
+        done(null, socket);
+      }),
+  });
+};
+
+/* When the certificate of whoever is at the other end ends; null where none was shown. */
+function endOf(socket: Socket): Date | null {
+  if (!(socket instanceof TLSSocket)) return null;
+  const ends = Date.parse(socket.getPeerCertificate().valid_to ?? '');
+  return Number.isNaN(ends) ? null : new Date(ends);
+}
+
+/* What Orbis asks nobody for. */
+const unasked = (why: string, remedy: string): FetchFailure =>
+  new FetchFailure(why, remedy, null, { isUnasked: true });
 
 const notPublic = (host: string): FetchFailure =>
-  new FetchFailure(`${host} is not an address of the public internet.`, onlyDeclared);
+  unasked(`${host} is not an address of the public internet.`, onlyDeclared);

@@ -7,17 +7,24 @@ export class FetchFailure extends Error {
   readonly retryAfter: number | null;
   /** Whether nothing at all has answered. */
   readonly isSilence: boolean;
+  /** Whether it was not even asked for, as Orbis asks nobody there. */
+  readonly isUnasked: boolean;
   constructor(
     why: string,
     remedy: string,
     status: number | null = null,
-    { retryAfter = null, isSilence = false }: { retryAfter?: number | null; isSilence?: boolean } = {},
+    {
+      retryAfter = null,
+      isSilence = false,
+      isUnasked = false,
+    }: { retryAfter?: number | null; isSilence?: boolean; isUnasked?: boolean } = {},
   ) {
     super(why);
     this.status = status;
     this.remedy = remedy;
     this.retryAfter = retryAfter;
     this.isSilence = isSilence;
+    this.isUnasked = isUnasked;
   }
 }
 

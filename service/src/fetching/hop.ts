@@ -28,6 +28,8 @@ export interface GetOptions {
   beginning?: number;
   /** The tag of what is known already: where nothing has changed, the answer has status 304 and no body. */
   knownAs?: string;
+  /** Asks as a page of this origin does (Fetch, section 3.2.2). */
+  origin?: string;
   /** Asks as visitors do: a cache may answer. */
   throughCaches?: boolean;
 }
@@ -81,13 +83,14 @@ export async function hop(
 }
 
 /* Past every cache, if nothing else is said. */
-const asked = ({ accept, range, knownAs, throughCaches }: GetOptions): Record<string, string> => ({
+const asked = ({ accept, range, knownAs, origin, throughCaches }: GetOptions): Record<string, string> => ({
   'user-agent': agentName,
   accept,
   'accept-encoding': range === undefined ? acceptedEncodings : 'identity',
   ...(throughCaches ? {} : { 'cache-control': 'no-cache', 'pragma': 'no-cache' }),
   ...(range === undefined ? {} : { range: `bytes=0-${range - 1}` }),
   ...(knownAs === undefined ? {} : { 'if-none-match': knownAs }),
+  ...(origin === undefined ? {} : { origin }),
 });
 
 /* What speaks against what answered. */

@@ -1,4 +1,4 @@
-import { formatRule, spoken, type NewsItem, type NewsKind } from '@orbis/contract';
+import { formatRule, spoken, whereFound, type NewsItem, type NewsKind } from '@orbis/contract';
 
 /** A mail in plain text. */
 export interface MailText {
@@ -74,13 +74,13 @@ function subjectOf(news: readonly NewsItem[]): string {
 const newsLine = ({ kind, finding }: NewsItem): string =>
   spoken.news.one({
     ...{ kind, title: formatRule(finding.rule), what: finding.embedName },
-    where: finding.place ?? finding.page ?? finding.site,
+    where: whereFound(finding),
   });
 
 function entryOf({ kind, finding }: NewsItem): string {
   const { message, remedy, details, url, level } = finding;
   const what = finding.embedName ?? formatRule(finding.rule);
-  const where = finding.place ?? finding.page ?? finding.site;
+  const where = whereFound(finding);
   const lines = [
     `${what}, in ${where}`,
     message,

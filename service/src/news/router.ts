@@ -1,7 +1,8 @@
-import type { Database } from '../database/connect.ts';
+import type { Database, Handle } from '../database/connect.ts';
 import { openChannels, type ChannelRow } from '../store/channels.ts';
 import { gather, sendEach } from '../store/messages.ts';
 import { giveTurns, type NewsRow } from '../store/news.ts';
+import { concernsSite } from '../store/uses-of-resource.ts';
 
 /**
  * Gives news its order, and to each channel what is meant for it; all of it in one transaction, so that
@@ -15,7 +16,8 @@ export async function routeNews(
   for (;;) {
     const given = await giveTurns(db, async (tx, rows) => {
       for (const channel of await openChannels(tx)) {
-        const meant = rows.filter((row) => isMeant(channel, row));
+        const meant = [];
+        for (const row of rows) if (await isMeant(tx, channel, row)) meant.push(row);
         if (meant.length === 0) continue;
         if (channel.kind === 'webhook') await sendEach(tx, channel.id, meant, now());
         if (channel.kind === 'mail') await gather(tx, channel, meant, { seconds, now: now() });
@@ -25,5 +27,9 @@ export async function routeNews(
   }
 }
 
-const isMeant = ({ siteId, rank }: ChannelRow, row: NewsRow): boolean =>
-  row.rank >= rank && (siteId === null || siteId === row.siteId);
+/* What is of no site alone matters to those where something loads from there. */
+async function isMeant(tx: Handle, { siteId, rank }: ChannelRow, row: NewsRow): Promise<boolean> {
+  if (row.rank < rank) return false;
+  if (siteId === null || siteId === row.siteId) return true;
+  return row.siteId === null && (await concernsSite(tx, row.findingId, siteId));
+}

@@ -11,7 +11,8 @@ export function serializeKeptFinding(shown: ShownFinding): KeptFinding {
     id: finding.publicId,
     ...{ rule, list, level: levelsByRank[finding.rank]! },
     isNew: list === 'open' && finding.noticedAt === null,
-    site: site.key,
+    site: site?.key ?? null,
+    host: shown.host,
     ...pageOf(shown),
     times: finding.times,
     ...placementOf(shown),
@@ -26,14 +27,12 @@ export function serializeKeptFinding(shown: ShownFinding): KeptFinding {
   };
 }
 
-const pageOf = ({ page, site }: ShownFinding) => ({
-  page: page && `${site.key}/${page.path}`,
-  url: page && pageUrl(site, page),
-});
+const pageOf = ({ page, site }: ShownFinding) =>
+  page && site ? { page: `${site.key}/${page.path}`, url: pageUrl(site, page) } : { page: null, url: null };
 
-const placementOf = ({ placed, site }: ShownFinding) =>
-  placed === null
-    ? { embed: null, embedName: null, placement: null, place: null }
+const placementOf = ({ placed, embed, site }: ShownFinding) =>
+  placed === null || site === null
+    ? { embed: embed?.key ?? null, embedName: embed?.name ?? null, placement: null, place: null }
     : {
         ...{ embed: placed.embed, embedName: placed.name, placement: placed.id },
         place: writePlace({ site: site.key, path: placed.path, spot: placed.spot }),

@@ -19,6 +19,7 @@ import {
 import { afterId } from './pages.ts';
 import { conditionOf, wordCondition } from './search.ts';
 import { markEmbeds } from './mark-stale.ts';
+import { forgetResources } from './resources.ts';
 
 export type EmbedRow = typeof embed.$inferSelect;
 export type RevisionRow = typeof revision.$inferSelect;
@@ -131,6 +132,7 @@ export async function deleteEmbeds(tx: Handle, ids: readonly number[]): Promise<
   for (const part of chunks(ids)) {
     await tx.update(harvestItem).set({ takenEmbedId: null }).where(isOneOf(harvestItem.takenEmbedId, part));
     await tx.update(harvestItem).set({ markedEmbedId: null }).where(isOneOf(harvestItem.markedEmbedId, part));
+    await forgetResources(tx, part);
     for (const table of [changeItem, embedTag, embedHost, embedPicture, revision, source])
       await tx.delete(table).where(isOneOf(table.embedId, part));
     await tx.delete(embed).where(isOneOf(embed.id, part));
@@ -254,7 +256,13 @@ export async function changeEmbed(
   if (row.purgedAt !== null) throw new OrbisError('embed-purged', { embed: row.key });
   const [result] = await tx
     .update(embed)
-    .set({ ...values, version: row.version + 1, changedAt: now })
+    .set({
+      ...values,
+      version: row.version + 1,
+      changedAt: now,
+      // What it loads may be otherwise.
+      ...(values.revision !== undefined && { resourcesAt: null }),
+    })
     .where(and(eq(embed.id, row.id), eq(embed.version, row.version)));
   return result.affectedRows === 1;
 }

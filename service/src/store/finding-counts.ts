@@ -4,7 +4,8 @@ import { finding, findingCount, site } from './schema.ts';
 
 /** So many findings of a rule are open more, or fewer. */
 export interface OpenChange {
-  siteId: number;
+  /** Null where they are of no site. */
+  siteId: number | null;
   rule: string;
   by: number;
 }
@@ -18,9 +19,9 @@ const anyRule = '';
  * transaction, as many count there.
  */
 export async function countOpen(tx: Handle, changes: readonly OpenChange[]): Promise<void> {
-  const sums = new Map<string, OpenChange>();
+  const sums = new Map<string, OpenChange & { siteId: number }>();
   for (const { siteId, rule, by } of changes)
-    for (const of of [siteId, all])
+    for (const of of siteId === null ? [all] : [siteId, all])
       for (const each of [rule, anyRule]) {
         const key = `${each} ${of}`;
         sums.set(key, { siteId: of, rule: each, by: (sums.get(key)?.by ?? 0) + by });

@@ -20,9 +20,13 @@ export interface Found {
   level: Level;
   /** What makes it the same as what was found before, with its rule: `placement:7`, `page:12`. */
   about: string;
-  siteId: number;
+  /** Null where it is of no site: of what embeds load from elsewhere. */
+  siteId: number | null;
   pageId: number | null;
   placementId: number | null;
+  /** The embed that it is about, where it is about no placement; and the host, where it is about one. */
+  embedId?: number | null;
+  hostId?: number | null;
   facts: Facts;
   details?: readonly Reason[] | undefined;
   /** The code that it is about, where the register does not have it. */
@@ -33,7 +37,7 @@ export interface Found {
  * Writes down all that was found at one place, which takes the place of what had been found there: what is
  * new is open, what was solved is open again, and what is found nowhere any more is solved. Call it in a
  * transaction.
- * @param scope the place: `page:12`, `site:3`.
+ * @param scope the place: `page:12`, `site:3`, `resource:7`.
  */
 export async function keepFound(
   tx: Handle,
@@ -115,7 +119,7 @@ async function seeHere(
   now: Date,
   changes: Changes,
 ): Promise<void> {
-  const { rule, siteId, pageId, placementId } = found;
+  const { rule, siteId, pageId, placementId, embedId = null, hostId = null } = found;
   const where = eq(finding.same, same);
   const [known] = await tx.select({ id: finding.id }).from(finding).where(where);
   if (!known)
@@ -124,7 +128,7 @@ async function seeHere(
       .ignore()
       .values({
         publicId: newPublicId(),
-        ...{ same, rule, siteId, pageId, placementId },
+        ...{ same, rule, siteId, pageId, placementId, embedId, hostId },
         ...valuesOf(found),
         // Counted as open below, with what was solved before.
         list: 'solved',
@@ -203,13 +207,18 @@ export async function letFindingsOnPagesGo(tx: Handle, pages: SQL | undefined): 
     .select({ scope: sql<string>`concat('page:', ${page.id})` })
     .from(page)
     .where(pages);
+  await letFindingsAtGo(tx, inArray(findingAt.scope, scopes));
+}
+
+/** What was found at places that go is not there any more, which may be found elsewhere as well. */
+export async function letFindingsAtGo(tx: Handle, where: SQL): Promise<void> {
   const there = await tx
     .select({ id: findingAt.findingId, times: sql<number>`count(*)`.mapWith(Number) })
     .from(findingAt)
-    .where(inArray(findingAt.scope, scopes))
+    .where(where)
     .groupBy(findingAt.findingId);
   if (there.length === 0) return;
-  await tx.delete(findingAt).where(inArray(findingAt.scope, scopes));
+  await tx.delete(findingAt).where(where);
   for (const { id, times } of there)
     await tx
       .update(finding)

@@ -3,15 +3,19 @@ import type { FindingList } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { FindingRow } from './findings.ts';
 import { isOneOf } from './one-of.ts';
-import { embed, finding, page, placement, site, spot } from './schema.ts';
+import { embed, finding, page, placement, site, spot, sweptHost } from './schema.ts';
 import { alias } from 'drizzle-orm/mysql-core';
 
 /** A finding with all that is said of what it is about. */
 export interface ShownFinding {
   finding: FindingRow;
-  site: Pick<typeof site.$inferSelect, 'key' | 'name' | 'address'>;
+  site: Pick<typeof site.$inferSelect, 'key' | 'name' | 'address'> | null;
   page: Pick<typeof page.$inferSelect, 'path' | 'under' | 'checkedAt'> | null;
   placed: { id: string; embed: string; name: string; path: string; spot: string } | null;
+  /** The embed that it is about, where it is about no placement. */
+  embed: Pick<typeof embed.$inferSelect, 'key' | 'name'> | null;
+  /** The host that it is about. */
+  host: string | null;
 }
 
 export interface FindingFilter {
@@ -60,7 +64,7 @@ function behind(after: string | undefined): SQL | undefined {
   return or(lt(finding.rank, rank), and(eq(finding.rank, rank), lt(finding.id, id)));
 }
 
-const placedOn = alias(page, 'placed_on');
+const [placedOn, aboutEmbed] = [alias(page, 'placed_on'), alias(embed, 'about_embed')];
 
 /** These findings as they are shown, the worst first, then the newest. */
 export async function shownFindings(db: Handle, ids: readonly number[]): Promise<ShownFinding[]> {
@@ -77,20 +81,25 @@ export async function shownFindings(db: Handle, ids: readonly number[]): Promise
         path: placedOn.path,
         spot: spot.name,
       },
+      about: { key: aboutEmbed.key, name: aboutEmbed.name },
+      host: sweptHost.name,
     })
     .from(finding)
-    .innerJoin(site, eq(site.id, finding.siteId))
+    .leftJoin(site, eq(site.id, finding.siteId))
     .leftJoin(page, eq(page.id, finding.pageId))
     .leftJoin(placement, eq(placement.id, finding.placementId))
     .leftJoin(embed, eq(embed.id, placement.embedId))
     .leftJoin(spot, eq(spot.id, placement.spotId))
     .leftJoin(placedOn, eq(placedOn.id, placement.pageId))
+    .leftJoin(aboutEmbed, eq(aboutEmbed.id, finding.embedId))
+    .leftJoin(sweptHost, eq(sweptHost.id, finding.hostId))
     .where(isOneOf(finding.id, ids))
     .orderBy(desc(finding.rank), desc(finding.id));
   // What is about no placement has nothing of one.
-  return rows.map((row) => ({
+  return rows.map(({ about, ...row }) => ({
     ...row,
     placed: row.placed.id === null ? null : row.placed,
+    embed: about?.key ? about : null,
   })) as ShownFinding[];
 }
 

@@ -11,7 +11,7 @@ export type NewsRow = typeof news.$inferSelect;
 export interface NewNews {
   kind: NewsKind;
   findingId: number;
-  siteId: number;
+  siteId: number | null;
   rank: number;
 }
 

@@ -5,6 +5,7 @@ import { chunks } from './chunks.ts';
 import type { EmbedRow } from './embeds.ts';
 import { letFindingsGo } from './findings.ts';
 import { isOneOf } from './one-of.ts';
+import { forgetResources } from './resources.ts';
 import {
   changeLog,
   delivery,
@@ -37,6 +38,9 @@ export async function takeTextsOut(tx: Handle, { id, key }: Pick<EmbedRow, 'id' 
   await tx.update(revision).set({ leftOut: [], options: {}, reason: '…' }).where(eq(revision.embedId, id));
   for (const table of [embedTag, embedHost, embedPicture, terms])
     await tx.delete(table).where(eq(table.embedId, id));
+  await forgetResources(tx, [id]);
+  await letFindingsGo(tx, eq(finding.embedId, id));
+  await tx.delete(finding).where(eq(finding.embedId, id));
   const placements = await tx.select({ id: placement.id }).from(placement).where(eq(placement.embedId, id));
   for (const part of chunks(placements.map((row) => row.id))) await takeOutOfPlacements(tx, part);
   await takeOutOfChanges(tx, key);

@@ -34,6 +34,8 @@ const inSeconds = (seconds: number): SQL =>
 
 const isFree = or(isNull(sweptHost.leaseUntil), lt(sweptHost.leaseUntil, databaseNow));
 const isAsked = or(isNull(sweptHost.pausedUntil), lte(sweptHost.pausedUntil, databaseNow));
+/** That nobody reads from a host, and that it may be asked. */
+export const hostIsFree = and(isFree, isAsked);
 const hasTurn = inArray(job.state, ['waiting', 'running']);
 
 /* So many hosts are looked at; another process may take one of them in between. */
@@ -49,17 +51,20 @@ export async function claimHost(db: Database, owner: string): Promise<HeldHost |
     .from(sweepLane)
     .innerJoin(job, eq(job.id, sweepLane.jobId))
     .innerJoin(sweptHost, eq(sweptHost.id, sweepLane.hostId))
-    .where(and(hasTurn, isFree, isAsked))
+    .where(and(hasTurn, hostIsFree))
     .orderBy(asc(sweptHost.id))
     .limit(candidates);
-  for (const host of found) {
-    const [{ affectedRows }] = await db
-      .update(sweptHost)
-      .set({ leaseOwner: owner, leaseUntil: inSeconds(leaseSeconds), pausedUntil: null })
-      .where(and(eq(sweptHost.id, host.id), isFree, isAsked));
-    if (affectedRows === 1) return host;
-  }
+  for (const host of found) if (await takeHost(db, host, owner)) return host;
   return null;
+}
+
+/** Takes a host; false where somebody else has. */
+export async function takeHost(db: Database, { id }: HeldHost, owner: string): Promise<boolean> {
+  const [{ affectedRows }] = await db
+    .update(sweptHost)
+    .set({ leaseOwner: owner, leaseUntil: inSeconds(leaseSeconds), pausedUntil: null })
+    .where(and(eq(sweptHost.id, id), hostIsFree));
+  return affectedRows === 1;
 }
 
 /** Keeps a host for longer. @returns whether it is still this owner’s. */

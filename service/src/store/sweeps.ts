@@ -27,6 +27,7 @@ import type { SiteRow } from './places.ts';
 import { recordHead, type HeadSeen } from './site-heads.ts';
 import { isGoneEverywhere, isTold, recordSeen, recordSeenInBlock, type PlacementResult } from './seen.ts';
 import { markPage } from './mark-stale.ts';
+import { hostNamed } from './swept-hosts.ts';
 
 export type SweepPageRow = typeof sweepPage.$inferSelect;
 
@@ -63,7 +64,7 @@ export async function insertSweep(
   });
   let pages = 0;
   for (const each of sites) {
-    const hostId = await hostOf(tx, address ?? each.address);
+    const hostId = await hostNamed(tx, new URL(address ?? each.address).host);
     // From one table into the other: a large site is not read into memory.
     const [{ affectedRows }] = (await tx.execute(
       sql`insert into ${sweepPage} (job_id, page_id, host_id)
@@ -81,19 +82,6 @@ export async function insertSweep(
   }
   await tx.update(job).set({ pages }).where(eq(job.id, insertId));
   return { id: publicId, pages };
-}
-
-/* The host of an address, as sweeps know it. */
-async function hostOf(tx: Handle, address: string): Promise<number> {
-  const name = new URL(address).host;
-  const find = () => tx.select({ id: sweptHost.id }).from(sweptHost).where(eq(sweptHost.name, name));
-  // Mostly it is known, and whoever reads from it is not held up.
-  const [known] = await find();
-  if (known) return known.id;
-  await tx.insert(sweptHost).ignore().values({ name });
-  // Whoever was faster is seen only by a reading that locks.
-  const [row] = await find().for('update');
-  return row!.id;
 }
 
 /** A sweep of the same scope that has not ended. */

@@ -14,6 +14,7 @@ import {
 } from '../store/findings.ts';
 import { findFinding, shownFindings, type ShownFinding } from '../store/list-findings.ts';
 import { readAnew } from '../store/page-reads.ts';
+import { askNow, resourcesAmong } from '../store/resources.ts';
 
 /* So many sites are named of those where most is open. */
 const mostSites = 20;
@@ -63,7 +64,7 @@ export async function decideAbout(
     const unknown = ids.find((id) => !known.has(id));
     if (unknown !== undefined) throw new OrbisError('not-found', { what: 'finding', key: unknown });
     await decide(tx, rows, decidedAs(as, waits, reason), actor);
-    if (as === 'solved') await readAnew(tx, await pagesOf(tx, rows));
+    if (as === 'solved') await lookAnew(tx, rows);
     return shownFindings(
       tx,
       rows.map(({ id }) => id),
@@ -76,11 +77,12 @@ function decidedAs(as: Decision, until: Date | null, reason: string): Decided {
   return { list, isNew: as === 'open', until, reason: list === 'open' ? '' : reason };
 }
 
-/* So many pages are looked at anew of those where a finding is. */
+/* So many places are looked at anew of those where a finding is. */
 const mostPages = 50;
 
-async function pagesOf(tx: Handle, rows: readonly FindingRow[]): Promise<number[]> {
-  const all: number[] = [];
-  for (const { id } of rows) all.push(...pagesIn(await scopesOf(tx, id, mostPages)));
-  return all;
+async function lookAnew(tx: Handle, rows: readonly FindingRow[]): Promise<void> {
+  const scopes: string[] = [];
+  for (const { id } of rows) scopes.push(...(await scopesOf(tx, id, mostPages)));
+  await readAnew(tx, pagesIn(scopes));
+  await askNow(tx, { ids: resourcesAmong(scopes) });
 }

@@ -1,5 +1,5 @@
 import { atomFeed, type FeedEntry } from '@orbis/core';
-import { apiBase, formatRule, OrbisError, pathOf, spoken, type NewsItem } from '@orbis/contract';
+import { apiBase, formatRule, OrbisError, pathOf, spoken, whereFound, type NewsItem } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { digest } from '../digest.ts';
 import { feedWith, noteAsked } from '../store/channels.ts';
@@ -31,13 +31,13 @@ export async function newsFeed(
 }
 
 function entryOf({ id, kind, at, finding }: NewsItem, origin: string): FeedEntry {
-  const { rule, embedName, place, page, site, message, remedy, details } = finding;
-  const where = place ?? page ?? site;
+  const { rule, embedName, site, message, remedy, details } = finding;
+  const where = whereFound(finding);
   return {
     id: `urn:orbis:news:${id}`,
     title: spoken.news.one({ kind, title: formatRule(rule), what: embedName, where }),
     summary: [message, ...details, ...(kind === 'solved' ? [] : [remedy])].join(' '),
-    page: `${origin}/attention?site=${site}`,
+    page: `${origin}/attention${site === null ? '' : `?site=${site}`}`,
     ...{ published: at, updated: at, author: 'Orbis', category: kind },
   };
 }

@@ -62,4 +62,4 @@ export const eventOf = ({ id, kind, at, finding }: NewsItem, source: string): Ne
   data: finding,
 });
 
-const subjectOf = ({ page, site }: KeptFinding): string => page ?? site;
+const subjectOf = ({ page, host, site }: KeptFinding): string => page ?? host ?? site ?? '';

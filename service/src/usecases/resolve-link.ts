@@ -20,6 +20,7 @@ import type { Answers } from '../fetching/answers.ts';
 import { decodeData, decodePage } from '../fetching/decode.ts';
 import type { Fetching } from '../fetching/client.ts';
 import { isPage, type Fetched } from '../fetching/hop.ts';
+import { totalOf } from '../fetching/total.ts';
 import { FetchFailure } from '../fetching/failure.ts';
 import type { Reader } from '../reading/reader.ts';
 import { openSource } from './codes.ts';
@@ -240,10 +241,7 @@ async function byFile(
   stated: string,
   tools: Tools,
 ): Promise<FoundLink> {
-  const total =
-    Number(/\/(\d+)$/.exec(file.headers.get('content-range') ?? '')?.[1] ?? NaN) ||
-    (file.status === 200 ? Number(file.headers.get('content-length')) : 0) ||
-    null;
+  const total = totalOf(file);
   const facts = await tools.reader.fileFacts(file.body, total);
   const sheet = sheetForType(facts.type, match.sheet, tools.renderContext.sheets);
   if (!sheet)

@@ -78,13 +78,15 @@ export interface NewerCode {
   anyway: boolean;
   /** Leaves out what the newer code cannot have, instead of refusing it. */
   dropUnfit: boolean;
+  /** Whether it is what was handed out for the same link: what was found out about that stays. */
+  ofSameLink?: boolean;
 }
 
 /** Takes a newer code of the provider, with the options asked so far; false where it is the same code. */
 export const renew = (
   db: Database,
   revised: Revised,
-  { text, mend, anyway, dropUnfit }: NewerCode,
+  { text, mend, anyway, dropUnfit, ofSameLink = false }: NewerCode,
   tools: IngestTools,
   actor: Actor,
 ): Promise<boolean> =>
@@ -99,7 +101,8 @@ export const renew = (
     const tried = await compositionOf({ base: code.text, asked: { embed: now } }, renderContext);
     const options = fittingOptions(now, tried.composition.problems, dropUnfit);
     const revision = newRevision(code.sheet, options, 'newer code of the provider');
-    refuseUnless(await addSource(tx, stored, sourceOfCode(taken), revision, actor));
+    const found = ofSameLink ? stored.source.found : taken.found;
+    refuseUnless(await addSource(tx, stored, sourceOfCode({ ...taken, found }), revision, actor));
     return { kind: 'renewed', embed: stored.embed.key };
   });
 

@@ -54,6 +54,7 @@ export async function startTestOrbis({
       ORBIS_PORT: '0',
       ORBIS_FRAMES_PORT: '0',
       ORBIS_MAIL_GATHERS: '0',
+      ORBIS_ASK_EVERY: '0',
       ...patient,
       ...env,
     },

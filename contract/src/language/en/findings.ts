@@ -1,6 +1,7 @@
 import type { Language } from '../language.ts';
 import type { Condition, Facts } from '@orbis/core';
 import { attentionFindings } from './attention.ts';
+import { loadedFindings } from './loaded.ts';
 import { conditions } from './options.ts';
 import { problems } from './problems.ts';
 import { termsFindings } from './terms.ts';
@@ -424,4 +425,5 @@ export const findings = {
   },
   ...attentionFindings,
   ...termsFindings,
+  ...loadedFindings,
 } satisfies Language['findings'];

@@ -16,6 +16,7 @@ import { kindNames } from './kinds.ts';
 import { learned, learnedAbout, learnedMeaning, learnProblems, step } from './learned.ts';
 import { links } from './links.ts';
 import { byHand, conditions, options } from './options.ts';
+import { loaded, loadedTitles } from './loaded.ts';
 import { misfits } from './misfits.ts';
 import { news } from './news.ts';
 import { problems } from './problems.ts';
@@ -100,8 +101,9 @@ export const en = {
   kindNames,
   evidence,
   findings,
-  findingTitles,
+  findingTitles: { ...findingTitles, ...loadedTitles },
   news,
+  loaded,
   differences,
   learned,
   learnProblems,

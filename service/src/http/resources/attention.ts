@@ -4,6 +4,7 @@ import { listFindings } from '../../store/list-findings.ts';
 import { decideAbout, findingById, readAttention } from '../../usecases/attention.ts';
 import { siteByKey } from '../../usecases/places.ts';
 import { registerFound } from '../../usecases/register-found.ts';
+import { renewFound } from '../../usecases/renew-found.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** What wants attention, and what is decided about it. */
@@ -23,6 +24,11 @@ export function attentionHandlers(deps: Deps): Handlers<Named<'findings'>> {
     'findings.decide': async ({ body, actor }) => ({
       data: { items: (await decideAbout(db, body, actor)).map(serializeKeptFinding) },
     }),
+    'findings.renew': async ({ params, actor }) => {
+      const embed = await renewFound(params.finding, deps, actor);
+      deps.runner.nudge();
+      return { data: { embed } };
+    },
     'findings.register': async ({ params, body, actor }) => {
       const data = await registerFound(params.finding, body, deps, actor);
       deps.runner.nudge();

@@ -4,9 +4,8 @@ import type { Actor } from '../../store/embeds.ts';
 import { insertCollected } from '../../usecases/collect-many.ts';
 import { readImport } from '../../usecases/import.ts';
 import { summarize } from '../../usecases/summarize.ts';
-import { problemOf } from '../problems.ts';
-import { progressOf } from '../progress.ts';
 import type { Handlers, Named } from '../reply.ts';
+import { telling } from '../telling.ts';
 
 /** Many codes taken in at once: all of them, or none. */
 export function importHandlers(deps: Deps): Handlers<Named<'imports'>> {
@@ -37,21 +36,12 @@ export function importHandlers(deps: Deps): Handlers<Named<'imports'>> {
       status: body.dryRun ? 200 : 201,
       data: await take(body, actor, () => {}),
     }),
-    'imports.watch': ({ body, actor, request }) => {
-      const work = async (tell: (event: ImportEvent) => void): Promise<ImportEvent> => {
-        try {
-          return { done: await take(body, actor, (read) => tell({ read, of: body.items.length })) };
-        } catch (error) {
-          if (!(error instanceof OrbisError)) deps.log.error({ err: error, request }, 'import failed');
-          return {
-            problem: problemOf(
-              error instanceof OrbisError ? error : new OrbisError('internal', { request }),
-              `urn:request:${request}`,
-            ),
-          };
-        }
-      };
-      return Promise.resolve({ events: progressOf(work) });
+    'imports.watch': ({ body, actor, request, signal }) => {
+      const options = { log: deps.log, request, signal, failed: 'import failed' };
+      const work = async (tell: (event: ImportEvent) => void): Promise<ImportEvent> => ({
+        done: await take(body, actor, (read) => tell({ read, of: body.items.length })),
+      });
+      return Promise.resolve({ events: telling(options, work) });
     },
   };
 }

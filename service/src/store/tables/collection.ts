@@ -40,12 +40,19 @@ export const embed = mysqlTable(
     /** How many bytes browsers load for it before anybody does anything, and of which revision that is. */
     weighedBytes: int({ unsigned: true }),
     weighedRevision: int(),
+    /** When it was last worked out what it loads; null while that is to be done. */
+    resourcesAt: timestamp(),
     /** Counts every change of the row, for lost updates. */
     version: int().notNull().default(1),
     changedAt: timestamp().notNull(),
     ...created,
   },
-  (t) => [index('embed_kind').on(t.kind, t.id), index('embed_provider').on(t.provider, t.id)],
+  (t) => [
+    index('embed_kind').on(t.kind, t.id),
+    index('embed_provider').on(t.provider, t.id),
+    index('embed_resources').on(t.resourcesAt, t.placements),
+    index('embed_resources_left').on(t.placements, t.resourcesAt),
+  ],
 );
 
 export const embedTag = mysqlTable(

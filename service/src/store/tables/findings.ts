@@ -13,8 +13,10 @@ import {
 import { findingLists } from '@orbis/contract';
 import type { Facts, Reason } from '@orbis/core';
 import { ascii, foreignKeyId, id, timestamp } from './columns.ts';
+import { embed } from './collection.ts';
 import { person } from './people.ts';
 import { placement } from './placements.ts';
+import { sweptHost } from './sweeps.ts';
 import { page, site } from './places.ts';
 
 /** Something that wants attention: the same on several pages is one. */
@@ -30,12 +32,15 @@ export const finding = mysqlTable(
     rank: tinyint().notNull(),
     /** The list that it is in: what wants doing, what waits, what is not to be told again, what is done. */
     list: mysqlEnum(findingLists).notNull().default('open'),
-    siteId: foreignKeyId()
-      .notNull()
-      .references(() => site.id, { onDelete: 'cascade' }),
+    /** Null where it is of no site: of what embeds load from elsewhere. */
+    siteId: foreignKeyId().references(() => site.id, { onDelete: 'cascade' }),
     /** The page where it was found first; null where it is about no page. */
     pageId: foreignKeyId().references(() => page.id, { onDelete: 'set null' }),
     placementId: foreignKeyId().references(() => placement.id, { onDelete: 'set null' }),
+    /** The embed that it is about, where it is about no placement. */
+    embedId: foreignKeyId().references(() => embed.id, { onDelete: 'set null' }),
+    /** The host that it is about; null where it is about none. */
+    hostId: foreignKeyId().references(() => sweptHost.id, { onDelete: 'set null' }),
     /** At how many places it was found ({@link findingAt}). */
     times: int().notNull().default(0),
     facts: json().$type<Facts>().notNull(),
@@ -62,10 +67,11 @@ export const finding = mysqlTable(
     index('finding_site_rule').on(t.siteId, t.rule, t.list, t.rank, t.id),
     index('finding_until').on(t.list, t.until),
     index('finding_placement').on(t.placementId, t.list),
+    index('finding_embed').on(t.embedId, t.list),
   ],
 );
 
-/** Where a finding was found, and has not gone since: `page:12`, `site:3`. */
+/** Where a finding was found, and has not gone since: `page:12`, `site:3`, `resource:7`. */
 export const findingAt = mysqlTable(
   'finding_at',
   {

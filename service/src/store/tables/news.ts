@@ -25,9 +25,7 @@ export const news = mysqlTable(
     findingId: foreignKeyId()
       .notNull()
       .references(() => finding.id, { onDelete: 'cascade' }),
-    siteId: foreignKeyId()
-      .notNull()
-      .references(() => site.id, { onDelete: 'cascade' }),
+    siteId: foreignKeyId().references(() => site.id, { onDelete: 'cascade' }),
     /** How bad the finding was then, as in {@link finding}. */
     rank: tinyint().notNull(),
     at: timestamp().notNull(),
