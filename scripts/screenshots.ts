@@ -205,6 +205,7 @@ async function terminal(
       askSecret: () => Promise.resolve(''),
       ask: null,
       open: null,
+      program: () => Promise.resolve({ exit: null, out: '', err: '' }),
       env: { ORBIS_URL: url, ORBIS_TOKEN: token, FORCE_COLOR: '1' },
       fetch,
       signal: new AbortController().signal,

@@ -10,18 +10,24 @@ export const top = fileURLToPath(new URL('../', import.meta.url));
 const packages = {
   'mariadb-server': ['/usr/sbin/mariadbd'],
   'chromium-headless-shell': ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'],
+  'ffmpeg': ['/usr/bin/ffmpeg'],
 };
 
 /**
  * Installs and builds what is missing. Ends the process with one sentence and status 1 where that cannot be
  * done.
- * @param {{ chromium?: boolean }} [wanted] whether the browser for the tests is needed too
+ * @param {{ chromium?: boolean, ffmpeg?: boolean }} [wanted] what the tests need too: the browser, and what
+ *   makes films
  */
-export function setUp({ chromium = false } = {}) {
+export function setUp({ chromium = false, ffmpeg = false } = {}) {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 19))
     stop(`Orbis needs Node 20.19 or newer; this is ${process.version}.`);
-  installPackages(['mariadb-server', ...(chromium ? ['chromium-headless-shell'] : [])]);
+  installPackages([
+    'mariadb-server',
+    ...(chromium ? ['chromium-headless-shell'] : []),
+    ...(ffmpeg ? ['ffmpeg'] : []),
+  ]);
   installModules();
   build();
 }

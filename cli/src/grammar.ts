@@ -1,6 +1,7 @@
 import type { Command } from 'commander';
 import type { AddCommand, Run } from './command.ts';
 import { addAdjust } from './commands/adjust.ts';
+import { addAsk } from './commands/ask.ts';
 import { addAttention } from './commands/attention.ts';
 import { addCheck } from './commands/check.ts';
 import { addCollect } from './commands/collect.ts';
@@ -34,6 +35,7 @@ import { addPlan } from './commands/plan.ts';
 import { addRead } from './commands/read.ts';
 import { addRenew } from './commands/renew.ts';
 import { addSet } from './commands/set.ts';
+import { addShrink } from './commands/shrink.ts';
 import { addSpecimen } from './commands/specimen.ts';
 import { addStatus } from './commands/status.ts';
 import { addStyle } from './commands/style.ts';
@@ -51,6 +53,7 @@ import { embed } from './things/embed.ts';
 import { endpoint } from './things/endpoint.ts';
 import { finding } from './things/finding.ts';
 import { harvest } from './things/harvest.ts';
+import { host } from './things/host.ts';
 import { message } from './things/message.ts';
 import { page } from './things/page.ts';
 import { password } from './things/password.ts';
@@ -59,6 +62,7 @@ import { channel } from './things/channel.ts';
 import { changelist } from './things/changelist.ts';
 import { preset } from './things/preset.ts';
 import { provider } from './things/provider.ts';
+import { resource } from './things/resource.ts';
 import { revision } from './things/revision.ts';
 import { rules } from './things/rules.ts';
 import { search } from './things/search.ts';
@@ -86,6 +90,8 @@ const things: readonly Thing[] = [
   changelist,
   sweep,
   finding,
+  host,
+  resource,
   channel,
   message,
   harvest,
@@ -117,6 +123,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addFill,
     addSweep,
     addHistory,
+    addAsk,
     addAttention,
     addEvents,
     addWhere,
@@ -138,7 +145,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addOpen,
     addStatus,
   ],
-  'Without the service too:': [addRead, addAdjust, addOptions, addCheck],
+  'Without the service too:': [addRead, addAdjust, addOptions, addCheck, addShrink],
   'A provider that nobody knows:': [addLearn],
   'This program:': [addLogin, addCompletion],
 };

@@ -3,3 +3,4 @@ export { filesBelow, openFile, writeStream } from './files.ts';
 export type { Exit, Io } from './io.ts';
 export { everyCommand } from './grammar.ts';
 export { makeProgram, orbis } from './program.ts';
+export { runProgram } from './run-program.ts';

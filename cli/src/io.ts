@@ -1,4 +1,5 @@
 import type { LargeFile } from './files.ts';
+import type { ProgramRan } from './run-program.ts';
 
 /** What a command talks to: everything outside it is handed in, so that tests need no process. */
 export interface Io {
@@ -27,6 +28,8 @@ export interface Io {
   ask: ((question: string) => Promise<string>) | null;
   /** Opens an address for whoever sits at a desktop; null where there is none. */
   open: ((address: string) => Promise<void>) | null;
+  /** Runs a program of this machine. */
+  program: (name: string, args: readonly string[]) => Promise<ProgramRan>;
   env: Record<string, string | undefined>;
   fetch: typeof globalThis.fetch;
   signal: AbortSignal;

@@ -7,6 +7,7 @@ import { filesBelow, openFile, writeStream } from './files.ts';
 import { isErrno, type Io } from './io.ts';
 import { localFetch } from './loopback.ts';
 import { orbis } from './program.ts';
+import { runProgram } from './run-program.ts';
 
 const stopped = new AbortController();
 process.once('SIGINT', () => {
@@ -58,6 +59,7 @@ const io: Io = {
   },
   ask: process.stdin.isTTY && process.stderr.isTTY ? askAtTerminal : null,
   open: out.isTTY && hasDesktop ? async (address) => void (await openInBrowser(address)) : null,
+  program: (name, args) => runProgram(name, args, stopped.signal),
   env: process.env,
   fetch: localFetch(),
   signal: stopped.signal,

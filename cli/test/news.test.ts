@@ -78,6 +78,10 @@ describe('the command line, with news', () => {
     );
     await until(async () => (await orbis(`show message ${waiting.id}`)).out.includes('got through'));
     expect((await orbis(`change message ${waiting.id} --resend`)).exit).to.equal(4);
+    expect((await orbis(`change message ${waiting.id} --drop`)).out).to.equal('Let go of 0 messages.\n');
+    await test.orbis.connection.db.execute("update message set state = 'dead'");
+    expect((await orbis(`change message ${waiting.id} --drop`)).out).to.equal('Let go of 1 message.\n');
+    expect((await orbis(`change message ${waiting.id}`)).exit).to.equal(2);
     const renewed = JSON.parse((await orbis('change channel Tickets --renew-secret --json')).out) as {
       secret: string;
     };

@@ -1,5 +1,5 @@
 import { readdir, readFile, writeFile } from 'node:fs/promises';
-import { filesBelow, openFile, orbis, writeStream, type Exit, type Io } from '@orbis/cli';
+import { filesBelow, openFile, orbis, runProgram, writeStream, type Exit, type Io } from '@orbis/cli';
 
 export interface Ran {
   exit: Exit;
@@ -40,6 +40,7 @@ export async function run(
         }
       : null,
     open: null,
+    program: (name, words) => runProgram(name, words, signal),
     env,
     fetch: globalThis.fetch,
     signal,

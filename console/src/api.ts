@@ -97,6 +97,8 @@ const shownIn = {
   findings: ['findings', 'placements'],
   // The start screen tells of what did not get through.
   news: ['channels', 'messages', 'news', 'placements', 'changes'],
+  // The start screen tells of what is wrong.
+  loaded: ['hosts', 'resources', 'findings', 'placements'],
   harvests: ['harvests'],
   // What a code is to be enclosed with is said by its sheet too.
   providers: [

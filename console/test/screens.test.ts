@@ -32,6 +32,7 @@ const headings: Record<(typeof consoleScreens)[number], string> = {
   '/register': 'Register',
   '/register/:placement': 'Opening talk in fell/talks#main',
   '/attention': 'Attention',
+  '/hosts': 'What your embeds load',
   '/news': 'News',
   '/sweeps': 'Sweeps',
   '/providers': 'Providers',

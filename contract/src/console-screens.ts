@@ -26,6 +26,7 @@ export const consoleScreens = [
   '/third-parties',
   '/terms',
   '/attention',
+  '/hosts',
   '/news',
   '/sweeps',
   '/providers',

@@ -18,6 +18,7 @@ export * from './learned.ts';
 export * from './openapi.ts';
 export { characterCount } from './misfit.ts';
 export * from './loaded.ts';
+export * from './placement-days.ts';
 export * from './resource-states.ts';
 export * from './news-kinds.ts';
 export * from './news.ts';

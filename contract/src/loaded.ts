@@ -20,6 +20,7 @@ export const askedHost = z
     provider: providerId
       .nullable()
       .meta({ description: 'The id of the sheet of an embed that loads from it; null where there is none' }),
+    providerName: z.string().nullable().meta({ description: 'What that provider is called' }),
     resources: count.meta({ description: 'How many addresses of it placed embeds load' }),
     faulty: count.meta({ description: 'With how many of them something is wrong' }),
     askedAt: time.nullable().meta({ description: 'When it was last asked; null where it never was' }),
@@ -53,11 +54,9 @@ export const resource = z
     askedAt: time.nullable(),
     nextAt: time.meta({ description: 'When it is asked for next, where anything is by itself' }),
     status: count.nullable().meta({ description: 'The status that came; null where nothing did' }),
-    why: z
-      .string()
-      .meta({
-        description: 'Why nothing came of it, or why it is not asked for; empty where something came',
-      }),
+    why: z.string().meta({
+      description: 'Why nothing came of it, or why it is not asked for; empty where something came',
+    }),
     took: count.nullable().meta({ description: 'In ms' }),
     type: z.string().meta({ description: 'As its host states it' }),
     bytes: count.nullable(),

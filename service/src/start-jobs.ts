@@ -13,9 +13,11 @@ import { createRunner, together, type Runner } from './queue/runner.ts';
 import { beginDueSweeps } from './store/due-sweeps.ts';
 import { wakeFindings } from './store/findings.ts';
 import { beginDueChecks } from './store/page-checks.ts';
+import { countDay } from './store/placement-days.ts';
 import { keepSiteFindings } from './store/site-findings.ts';
 import { hostReader } from './sweeping/read-host.ts';
 import { createSweeper } from './sweeping/sweeper.ts';
+import { keepTermsFindings } from './usecases/terms-findings.ts';
 import type { RenderContext } from './usecases/render-context.ts';
 
 /** What jobs are done with. */
@@ -59,6 +61,8 @@ export function runJobs(
   const owner = randomUUID();
   const send = createSend({ db, fetching, mailer, origins, now });
   const everySoOften = atMostEvery(lookEvery);
+  const everyMinute = atMostEvery(minute);
+  const everyTenMinutes = atMostEvery(tenMinutes);
   const runner = together([
     createRunner([planJobs(planning)], { db, owner, now, log }),
     createSweeper(hostReader(sweeping, owner), {
@@ -67,6 +71,8 @@ export function runJobs(
         await beginDueSweeps(db, now());
         if (readsTicked) await beginDueChecks(db, now());
         await everySoOften(() => lookAround(db, now()));
+        await everyMinute(async () => keepTermsFindings(db, (await renewed()).sheets, now()));
+        await everyTenMinutes(() => countDay(db, now()));
       },
     }),
     createAsker({ ...{ db, fetching, reader, now, log, every: asksEvery }, renderContext: renewed }, owner),
@@ -82,7 +88,7 @@ export function runJobs(
 }
 
 /* What follows from what was planned and seen is looked up so often, in ms. */
-const lookEvery = 10_000;
+const [lookEvery, minute, tenMinutes] = [10_000, 60_000, 600_000];
 
 /* Findings that have waited long enough, and what holds of whole sites. */
 async function lookAround(db: Connection['db'], now: Date): Promise<void> {

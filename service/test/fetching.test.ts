@@ -1,7 +1,9 @@
 import { brotliCompressSync, deflateSync, gzipSync } from 'node:zlib';
 import { createServer, type RequestListener, type Server } from 'node:http';
+import { createServer as createSafeServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
+import { generate } from 'selfsigned';
 import { createFetching, type Fetching } from '../src/fetching/client.ts';
 import { isPublic } from '../src/fetching/addresses.ts';
 import { FetchFailure } from '../src/fetching/failure.ts';
@@ -406,5 +408,32 @@ describe('the guarded client', () => {
       };
       expect(await refusal(strange.readPage(`${origin}/leads`, []))).to.include('robots.txt');
     });
+  });
+
+  it('knows when the certificate of a host ends, once it was reached', async () => {
+    const ends = new Date('2036-07-01T12:00:00.000Z');
+    const certificate = await generate([{ name: 'commonName', value: 'safe.localhost' }], {
+      notAfterDate: ends,
+      extensions: [{ name: 'subjectAltName', altNames: [{ type: 2, value: 'safe.localhost' }] }],
+    });
+    const safe = createSafeServer(
+      { key: certificate.private, cert: certificate.cert },
+      (_request, response) => response.writeHead(200, html).end('<p>Safe</p>'),
+    );
+    await new Promise<void>((resolve) => safe.listen(0, '127.0.0.1', resolve));
+    const address = `https://safe.localhost:${(safe.address() as AddressInfo).port}`;
+    const trusting = createFetching({ allowPrivate: false, ca: certificate.cert });
+    try {
+      expect(trusting.certificateEnds(address)).to.equal(null);
+      await trusting.readPage(address, [address]);
+      expect(trusting.certificateEnds(`${address}/of/any/page`)).to.deep.equal(ends);
+      expect(await refusal(fetching.readPage(address, [address]))).to.match(
+        /^the certificate of safe\.localhost:\d+ is not valid\.$/,
+      );
+    } finally {
+      await trusting.close();
+      safe.closeAllConnections();
+      safe.close();
+    }
   });
 });

@@ -7,6 +7,7 @@ import { expect } from 'chai';
 import { outcomeOf, type AskedOutcome, type KeptFinding, type Resource } from '@orbis/contract';
 import type { Fault } from '@orbis/demo';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+import { startHookReceiver } from './support/hook-receiver.ts';
 import { pageOf, startSiteOfPages, type SiteOfPages } from './support/site-of-pages.ts';
 import { until } from './support/until.ts';
 
@@ -233,6 +234,30 @@ describe('what embeds load from elsewhere', () => {
       '?tone=deep',
       '?url=x',
     ]);
+  });
+
+  it('is news for whoever wants to hear of a site that has it, and for nobody of another', async () => {
+    const { client } = test;
+    const hook = await startHookReceiver();
+    try {
+      await client.call('sites.create', {
+        body: { key: 'other', name: 'Another site', address: 'http://other.localhost' },
+      });
+      for (const site of ['hollinfell', 'other'])
+        await client.call('channels.create', {
+          body: { kind: 'webhook', name: site, to: `${hook.address}/${site}`, site, level: 'error' },
+        });
+      await fault('kinorill', 'refuses-frames');
+      await ask({ host: `play.kinorill.localhost:${test.world.port}` });
+      await until(() => Promise.resolve(hook.received.length > 0));
+      const { items } = (await client.call('messages.list', { query: {} })).data;
+      expect(items.map(({ channel }) => channel)).to.deep.equal(['hollinfell']);
+      const { data } = JSON.parse(hook.received[0]!.body) as { data: KeptFinding };
+      expect(data).to.deep.include({ rule: 'frame-refused', site: null });
+      await fault('kinorill', null);
+    } finally {
+      await hook.stop();
+    }
   });
 
   it('forgets what nothing loads any more, with what was found there', async () => {

@@ -334,6 +334,10 @@ describe('news of what sweeps find', () => {
     expect(
       (await refusal(test.client.call('messages.resend', { body: { messages: ['0123456789'] } }))).code,
     ).to.equal('not-found');
+    const drop = async () => (await test.client.call('messages.drop', { body: again })).data.dropped;
+    expect(await drop()).to.equal(0);
+    await db().execute(sql.raw("update message set state = 'dead'"));
+    expect([await drop(), (await today()).undelivered]).to.deep.equal([2, 0]);
   });
   const today = async () => (await test.client.call('today.read', {})).data;
 

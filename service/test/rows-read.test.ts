@@ -63,6 +63,13 @@ const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/messages', { channel: 'c4', state: 'waiting' }],
   ['/messages', { channel: 'c40', state: 'dead' }],
   ['/channels', {}],
+  ['/hosts', {}],
+  ['/hosts', { host: 'host1.localhost' }],
+  ['/resources', {}],
+  ['/resources', { state: 'faulty' }],
+  ['/resources', { host: 'host1.localhost' }],
+  ['/resources', { host: 'host1.localhost', state: 'faulty' }],
+  ['/resources', { embed: 'e8' }],
   ['/sweeps', {}],
   ['/sweeps/jjjjjjjjj1/pages', {}],
   ['/providers', {}],
@@ -111,13 +118,17 @@ describe('with 50,000 placements', () => {
       const ask = async (after = '') =>
         (
           await fetch(`${address}${after}`, { headers: { authorization: `Bearer ${test.token}` } })
-        ).json() as Promise<{ items: { seen?: unknown[]; toDo?: unknown[] }[]; next: string | null }>;
+        ).json() as Promise<{
+          items: { seen?: unknown[]; toDo?: unknown[]; days?: unknown[] }[];
+          next: string | null;
+        }>;
       const first = await ask();
       // The second page must not read the first one again.
       const after = first.next === null ? '' : `&after=${first.next}`;
-      // A page of a sweep is shown with what was seen on it, one of a list with what is to be done.
+      // A page of a sweep is shown with what was seen on it, one of a list with what is to be done, and a
+      // host with how it answered.
       const shown = (await ask(after)).items.reduce(
-        (sum, { seen = [], toDo = [] }) => sum + 1 + seen.length + toDo.length,
+        (sum, { seen = [], toDo = [], days = [] }) => sum + 1 + seen.length + toDo.length + days.length,
         0,
       );
       const read = await readFor(() => ask(after));

@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import type { Sheet } from '@orbis/core';
+import { keepTermsFindings } from '../src/usecases/terms-findings.ts';
 import { pino } from 'pino';
 import type { TermsValues } from '@orbis/contract';
 import { countHits } from '../src/frames/count-hits.ts';
@@ -190,4 +192,30 @@ describe('what has been agreed upon with providers', () => {
       ['Kinorill', 'warning'],
     ]);
   });
+
+  it('wants attention where a contract ends, of an embed or with a provider, and no more once it goes on', async () => {
+    const { client, orbis } = test;
+    const now = new Date();
+    const inDays = (days: number): string =>
+      new Date(now.getTime() + days * 86_400_000).toISOString().slice(0, 10);
+    const told = async (): Promise<string[]> => {
+      await keepTermsFindings(orbis.connection.db, [{ id: 'kinorill', name: 'Kinorill' } as Sheet], now);
+      const { items } = (await client.call('findings.list', { query: {} })).data;
+      return items
+        .map(({ rule, level, embedName, message }) => `${level} ${rule} ${embedName ?? message}`)
+        .sort();
+    };
+    await write({ ends: inDays(10) });
+    await client.call('terms.writeOfProvider', { ...ofProvider, body: { ends: inDays(-1) }, ifMatch: '*' });
+    expect(await told()).to.deep.equal([
+      `error contract-over The contract with Kinorill is over: ${dayWords(inDays(-1))} was its last day, one day ago.`,
+      'warning contract-ends Talk',
+    ]);
+    await write({ ends: inDays(200) });
+    await client.call('terms.writeOfProvider', { ...ofProvider, body: {}, ifMatch: '*' });
+    expect(await told()).to.deep.equal([]);
+  });
 });
+
+const dayWords = (day: string): string =>
+  new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(day));

@@ -1,4 +1,4 @@
-import { formatRule, type KeptFinding } from '@orbis/contract';
+import { formatRule, whereFound, type KeptFinding } from '@orbis/contract';
 import type { Tools } from '../command.ts';
 import { fold, formatTimestamp, levelColour } from '../text.ts';
 
@@ -7,7 +7,7 @@ export function describeFinding(finding: KeptFinding, { colours, io }: Tools): s
   const { id, level, message, remedy, details, isNew } = finding;
   const what = finding.embedName ?? formatRule(finding.rule);
   const news = isNew ? ` ${colours.bold('new')}` : '';
-  const head = `${levelColour(level, colours)(level)} ${colours.bold(what)} ${whereOf(finding)} ${colours.dim(id)}${news}`;
+  const head = `${levelColour(level, colours)(level)} ${colours.bold(what)} ${whereOf(finding)}${colours.dim(id)}${news}`;
   const lines = [
     fold(message, io.width, '  '),
     ...details.map((each) => fold(`- ${each}`, io.width, '  ')),
@@ -18,9 +18,12 @@ export function describeFinding(finding: KeptFinding, { colours, io }: Tools): s
   return `${head}\n${lines.join('')}`;
 }
 
-function whereOf({ place, page, site, times }: KeptFinding): string {
+function whereOf(finding: KeptFinding): string {
+  const { host, times, page } = finding;
+  if (host !== null && page === null) return `from ${host} `;
   const more = times > 1 ? ` and ${times - 1} more` : '';
-  return `in ${place ?? page ?? site}${more}`;
+  const where = whereFound(finding);
+  return where === '' ? '' : `in ${where}${more} `;
 }
 
 /* Where it is on another list than that of what wants doing. */
@@ -34,7 +37,7 @@ function statusOf({ list, until, reason, solvedAt, solvedBy }: KeptFinding): str
 }
 
 /* The command that does something about it. */
-function wayOf({ rule, page, site, id, facts, list }: KeptFinding): string[] {
+function wayOf({ rule, page, site, host, embed, id, facts, list }: KeptFinding): string[] {
   if (list !== 'open') return [];
   switch (rule) {
     case 'unregistered':
@@ -53,7 +56,19 @@ function wayOf({ rule, page, site, id, facts, list }: KeptFinding): string[] {
       return [`orbis change site ${site} --rendered yes`];
     case 'page-redirects':
       return facts['permanent'] === true ? [`orbis change page ${page} --path …`] : [];
+    case 'contract-over':
+    case 'contract-ends':
+    case 'views-used-up':
+    case 'views-run-short':
+      return [`orbis terms ${embed ?? `--provider ${String(facts['provider'])}`}`];
+    case 'code-renewed':
+      return [`orbis change finding ${id} --take-in`];
+    case 'clip-outside':
+      return embed === null ? [] : [`orbis set ${embed} start=… end=…`];
+    case 'file-too-large':
+      return [`orbis shrink FILE --wide ${String(facts['room'])}`];
     default:
+      if (host !== null && page === null) return [`orbis list resources --host ${host}`];
       return page === null ? [] : [`orbis plan ${page}`];
   }
 }

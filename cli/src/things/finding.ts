@@ -43,6 +43,11 @@ export const finding: Thing = {
           'because',
         ]),
       )
+      .addOption(
+        new Option('--take-in', 'take in the newer code that its provider hands out').conflicts([
+          ...['seen', 'later', 'mute', 'solved', 'open', 'because', 'collect', 'name', 'spot'],
+        ]),
+      )
       .option('--name <name>', 'with --collect: what it is called')
       .option('--spot <spot>', 'with --collect: the name of the spot where it stands; found, if none is said')
       .description('what a sweep found: take notice of it, let it wait, collect it')
@@ -52,7 +57,8 @@ export const finding: Thing = {
 Examples:
   orbis change finding k3f9w2mzq7 --later 7d --because "after the festival"
   orbis change finding k3f9w2mzq7 --mute --because "the theme brings it"
-  orbis change finding k3f9w2mzq7 --collect --name "Sky camera"`,
+  orbis change finding k3f9w2mzq7 --collect --name "Sky camera"
+  orbis change finding k3f9w2mzq7 --take-in`,
       )
       .action((ids: string[], asked: Asked) => run((tools) => change(tools, ids, asked)));
   },
@@ -66,12 +72,14 @@ interface Asked {
   open?: true;
   because?: string;
   collect?: true;
+  takeIn?: true;
   name?: string;
   spot?: string;
 }
 
 async function change(tools: Tools, ids: string[], asked: Asked): Promise<Exit> {
   if (asked.collect) return collect(tools, ids, asked);
+  if (asked.takeIn) return takeIn(tools, ids);
   if (asked.name !== undefined || asked.spot !== undefined)
     throw new UsedWrongly('--name and --spot go with --collect.');
   const as = decisionIn(asked);
@@ -95,7 +103,9 @@ function decisionIn({ seen, later, mute, solved, open, because }: Asked): Decisi
   ];
   const [only, ...others] = said;
   if (only === undefined || others.length > 0)
-    throw new UsedWrongly('Say one thing of it: --seen, --later, --mute, --solved, --open or --collect.');
+    throw new UsedWrongly(
+      'Say one thing of it: --seen, --later, --mute, --solved, --open, --collect or --take-in.',
+    );
   if (only === 'muted' && because === undefined)
     throw new UsedWrongly('Say why it is not to be told again, with --because.');
   return only;
@@ -125,5 +135,15 @@ async function collect(tools: Tools, [id, ...others]: string[], { name, spot }: 
         : `It stands on ${plural(data.left, 'more page')}: place it there with “orbis place”.\n`;
     return `Collected as ${data.embed}, and placed as it stands:\n${places}${left}`;
   });
+  return 0;
+}
+
+async function takeIn(tools: Tools, ids: readonly string[]): Promise<Exit> {
+  const taken: string[] = [];
+  for (const finding of ids) {
+    const { data } = await tools.client().call('findings.renew', { params: { finding }, body: {} });
+    taken.push(data.embed);
+  }
+  tools.confirm(taken, () => taken.map((embed) => `Took the newer code of ${embed} in.\n`).join(''));
   return 0;
 }

@@ -53,11 +53,20 @@ export const message: Thing = {
       .command('message')
       .argument('<message...>', 'ids, as “orbis list messages --state dead” shows them')
       .option('--resend', 'send it again, for a day')
-      .description('messages that were given up, or wait: send them again')
-      .addHelpText('after', '\nExample:\n  orbis change message k3f9w2mzq7 --resend')
-      .action((ids: string[], { resend }: { resend?: true }) =>
+      .addOption(new Option('--drop', 'let go of it, where it was given up').conflicts('resend'))
+      .description('messages that were given up, or wait: send them again, or let go of them')
+      .addHelpText(
+        'after',
+        '\nExamples:\n  orbis change message k3f9w2mzq7 --resend\n  orbis change message k3f9w2mzq7 --drop',
+      )
+      .action((ids: string[], { resend, drop }: { resend?: true; drop?: true }) =>
         run(async (tools) => {
-          if (!resend) throw new UsedWrongly('Say what becomes of it: --resend.');
+          if (drop) {
+            const { data } = await tools.client().call('messages.drop', { body: { messages: ids } });
+            tools.confirm(data, () => `Let go of ${plural(data.dropped, 'message')}.\n`);
+            return 0;
+          }
+          if (!resend) throw new UsedWrongly('Say what becomes of it: --resend or --drop.');
           const { data } = await tools.client().call('messages.resend', { body: { messages: ids } });
           tools.confirm(data.items, () => `${plural(data.items.length, 'message')} to be sent again.\n`);
           return 0;

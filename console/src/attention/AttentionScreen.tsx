@@ -16,7 +16,7 @@ import { Empty } from '../components/Empty.tsx';
 import { More } from '../components/More.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
-import { CollectFound } from './CollectFound.tsx';
+import { WhatToDo } from './WhatToDo.tsx';
 import { Decide } from './Decide.tsx';
 import { FindingRow } from './FindingRow.tsx';
 
@@ -90,7 +90,7 @@ export default function AttentionScreen() {
           <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
             {found.items.map((finding) => (
               <FindingRow key={finding.id} finding={finding}>
-                {finding.rule === 'unregistered' && list === 'open' && <CollectFound finding={finding} />}
+                <WhatToDo finding={finding} />
                 <Decide finding={finding} />
               </FindingRow>
             ))}

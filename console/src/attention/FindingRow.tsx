@@ -5,7 +5,8 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { KeptFinding } from '@orbis/contract';
-import { formatRule, plural } from '@orbis/contract/language';
+import { formatRule, plural, whereFound } from '@orbis/contract/language';
+import { ListRow, withIcon } from '../components/ListRow.tsx';
 import { formatWhen } from '../components/when.ts';
 import { levels } from './levels.tsx';
 import { wayTo } from './way-to.ts';
@@ -16,19 +17,7 @@ export function FindingRow({ finding, children }: { finding: KeptFinding; childr
   const way = wayTo(finding);
   const heading = finding.embedName ?? formatRule(finding.rule);
   return (
-    <Box
-      component="li"
-      sx={{
-        'display': 'grid',
-        'gridTemplateColumns': { xs: '28px minmax(0, 1fr)', sm: '28px minmax(0, 1fr) auto' },
-        'columnGap': 1.5,
-        'rowGap': 1,
-        'py': 2,
-        'borderTop': 1,
-        'borderColor': 'divider',
-        '&:first-of-type': { borderTop: 0, pt: 0.5 },
-      }}
-    >
+    <ListRow columns={withIcon} rowGap={1}>
       <Box role="img" aria-label={name} sx={{ lineHeight: 0, pt: 0.25 }}>
         {icon}
       </Box>
@@ -78,12 +67,14 @@ export function FindingRow({ finding, children }: { finding: KeptFinding; childr
         )}
         {children}
       </Box>
-    </Box>
+    </ListRow>
   );
 }
 
-function Where({ finding: { page, url, times, site, place } }: { finding: KeptFinding }) {
-  if (page === null || url === null) return <Typography color="textSecondary">{site}</Typography>;
+function Where({ finding }: { finding: KeptFinding }) {
+  const { page, url, times, place } = finding;
+  if (page === null || url === null)
+    return <Typography color="textSecondary">{whereFound(finding)}</Typography>;
   return (
     <Typography color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
       <MuiLink href={url} target="_blank" rel="noreferrer" color="inherit">

@@ -9,7 +9,7 @@ export interface Way {
 const plan = (page: string): string => `/plan?page=${encodeURIComponent(page)}`;
 
 /** The way to what is to be done about a finding; null where it is done with the finding itself. */
-export function wayTo({ rule, page, placement, site, facts }: KeptFinding): Way | null {
+export function wayTo({ rule, page, placement, site, host, embed, facts }: KeptFinding): Way | null {
   switch (rule) {
     case 'site-out-of-date':
       return { to: `/register?site=${site}&state=out-of-date`, label: 'Show them' };
@@ -18,6 +18,14 @@ export function wayTo({ rule, page, placement, site, facts }: KeptFinding): Way 
       return { to: `/places/${site}/head`, label: 'Open the head' };
     case 'unregistered':
       return null;
+    case 'contract-over':
+    case 'contract-ends':
+    case 'views-used-up':
+    case 'views-run-short':
+      return { to: '/terms', label: 'Open the contracts' };
+    case 'code-renewed':
+    case 'clip-outside':
+      return embed === null ? null : { to: `/collection/${embed}`, label: 'Open the embed' };
     case 'moved':
     case 'copied':
       return { to: `/register/${String(facts['placement'])}`, label: 'Open its placement' };
@@ -28,6 +36,8 @@ export function wayTo({ rule, page, placement, site, facts }: KeptFinding): Way 
     case 'built-by-scripts':
       return { to: `/places/${site}`, label: 'Open its site' };
     default:
+      if (host !== null && page === null)
+        return { to: `/hosts?host=${encodeURIComponent(host)}`, label: 'Show its addresses' };
       return page === null ? null : { to: plan(page), label: 'Open the plan' };
   }
 }

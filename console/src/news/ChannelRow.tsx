@@ -13,6 +13,7 @@ import { plural, spoken } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Confirm } from '../components/Confirm.tsx';
+import { ListRow, withIcon } from '../components/ListRow.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { formatWhen } from '../components/when.ts';
 import { tryOut } from './try-out.ts';
@@ -63,19 +64,7 @@ export function ChannelRow({
     work();
   };
   return (
-    <Box
-      component="li"
-      sx={{
-        'display': 'grid',
-        'gridTemplateColumns': { xs: '28px minmax(0, 1fr)', sm: '28px minmax(0, 1fr) auto' },
-        'columnGap': 1.5,
-        'rowGap': 1,
-        'py': 2,
-        'borderTop': 1,
-        'borderColor': 'divider',
-        '&:first-of-type': { borderTop: 0, pt: 0.5 },
-      }}
-    >
+    <ListRow columns={withIcon} rowGap={1}>
       <Box role="img" aria-label={spoken.news.channels[kind]} sx={{ lineHeight: 0, color: 'text.secondary' }}>
         {icons[kind]}
       </Box>
@@ -128,7 +117,7 @@ export function ChannelRow({
           <MenuItem onClick={choose(() => remove.mutate())}>Remove it</MenuItem>
         </Menu>
       </Box>
-    </Box>
+    </ListRow>
   );
 }
 

@@ -23,6 +23,13 @@ export function Undelivered() {
       announce(`${plural(length, 'message')} to be sent again.`);
     },
   });
+  const drop = useMutation({
+    mutationFn: ({ id }: Message) => api.call('messages.drop', { body: { messages: [id] } }),
+    onSuccess: async () => {
+      await refresh('news');
+      announce('Let go of it.');
+    },
+  });
   if (dead.items.length === 0) return <ProblemNote error={dead.error} />;
   return (
     <Card
@@ -38,7 +45,7 @@ export function Undelivered() {
         </Button>
       }
     >
-      <ProblemNote error={resend.error} />
+      <ProblemNote error={resend.error ?? drop.error} />
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {dead.items.map((message) => (
           <Box
@@ -63,6 +70,14 @@ export function Undelivered() {
               aria-label={`Send again to ${message.channel}`}
             >
               Send again
+            </Button>
+            <Button
+              size="small"
+              onClick={() => drop.mutate(message)}
+              disabled={drop.isPending}
+              aria-label={`Let go of what did not get through to ${message.channel}`}
+            >
+              Let go of it
             </Button>
           </Box>
         ))}

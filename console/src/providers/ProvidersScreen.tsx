@@ -27,6 +27,9 @@ export default function ProvidersScreen() {
         <Button variant="contained" component={Link} to="/providers/learn">
           Learn a provider
         </Button>
+        <Button variant="outlined" component={Link} to="/hosts">
+          How they answer
+        </Button>
         <Button variant="outlined" component={Link} to="/providers/new">
           Bring a sheet
         </Button>

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { PlacementState, Sweep } from '@orbis/contract';
 import { formatSeen, plural, spoken } from '@orbis/contract/language';
 import { api, refresh, useList } from '../api.ts';
@@ -17,6 +17,9 @@ import { formatWhen } from '../components/when.ts';
 import { RunningSweep } from './RunningSweep.tsx';
 import { Schedules } from './Schedules.tsx';
 import { SweptPages } from './SweptPages.tsx';
+
+/* Charts are large: they come once the rest is there. */
+const PlacementsOverTime = lazy(() => import('./PlacementsOverTime.tsx'));
 
 /** Reading the published pages: begun here, followed live, and what each sweep saw. */
 export default function SweepsScreen() {
@@ -52,6 +55,9 @@ export default function SweepsScreen() {
           <RunningSweep key={each.id} sweep={each} onEnd={onEnd} />
         ))}
         <Schedules />
+        <Suspense fallback={null}>
+          <PlacementsOverTime />
+        </Suspense>
         {list.data && list.items.length === 0 && (
           <Empty title="No sweep yet">
             Publish a page with an embed on it, then sweep: Orbis reads the page, and says what it saw.

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { Link } from 'react-router';
 import type { Today } from '@orbis/contract';
-import { CollectFound } from '../attention/CollectFound.tsx';
+import { WhatToDo } from '../attention/WhatToDo.tsx';
 import { FindingRow } from '../attention/FindingRow.tsx';
 import { Card } from '../components/Card.tsx';
 
@@ -16,7 +16,7 @@ export function FirstToSee({ today: { findings, open } }: { today: Pick<Today, '
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {findings.map((finding) => (
           <FindingRow key={finding.id} finding={finding}>
-            {finding.rule === 'unregistered' && <CollectFound finding={finding} />}
+            <WhatToDo finding={finding} />
           </FindingRow>
         ))}
       </Box>

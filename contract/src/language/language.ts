@@ -271,6 +271,8 @@ export interface Language {
     /** What something is, without an article. */
     uses: Readonly<Record<ResourceUse, string>>;
     states: Readonly<Record<ResourceState, string>>;
+    /** How long something took, of milliseconds. */
+    took: (milliseconds: number) => string;
     /** How many addresses of a host there are, and with how many something is wrong. */
     summary: (counts: { resources: number; faulty: number }) => string;
   };

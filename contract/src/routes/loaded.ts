@@ -19,7 +19,9 @@ export const loadedRoutes = {
     summary: 'The hosts that placed embeds load something from, those with most that is wrong first',
     tag,
     access: 'owner',
-    query: listQuery,
+    query: listQuery.extend({
+      host: hostName.optional().meta({ description: 'Only this host' }),
+    }),
     answer: askedHosts,
     statuses: [200],
     errors: [],

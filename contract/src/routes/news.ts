@@ -1,4 +1,4 @@
-import { listQuery, publicId } from '../common.ts';
+import { count, listQuery, publicId } from '../common.ts';
 import {
   channel,
   channelChange,
@@ -162,5 +162,17 @@ export const newsRoutes = {
     answer: z.object({ items: z.array(message) }).meta({ id: 'Resent' }),
     statuses: [200],
     errors: ['not-found', 'message-sent'],
+  }),
+  'messages.drop': route({
+    ...paths['messages.drop'],
+    summary: 'Let go of messages that were given up; others stay',
+    tag,
+    access: 'owner',
+    body: z.strictObject({ messages: z.array(publicId).min(1).max(mostResent) }),
+    answer: z
+      .object({ dropped: count.meta({ description: 'How many of them there are no more' }) })
+      .meta({ id: 'MessagesDropped' }),
+    statuses: [200],
+    errors: [],
   }),
 };

@@ -1,10 +1,11 @@
 import { z } from '../zod.ts';
 import { siteKey } from '../place.ts';
+import { placementDays } from '../placement-days.ts';
 import { thirdParties } from '../third-parties.ts';
 import { paths } from './paths.ts';
 import { route } from './route.ts';
 
-/** Whom browsers contact for what is placed. */
+/** What is placed as a whole: whom browsers contact for it, and how it was day by day. */
 export const thirdPartyRoutes = {
   'thirdParties.read': route({
     ...paths['thirdParties.read'],
@@ -13,6 +14,17 @@ export const thirdPartyRoutes = {
     access: 'owner',
     query: z.strictObject({ site: siteKey.optional() }),
     answer: thirdParties,
+    statuses: [200],
+    errors: ['not-found'],
+  }),
+  'placementDays.read': route({
+    ...paths['placementDays.read'],
+    summary:
+      'How many placements were in each state, day by day, of the last 90 days: on one site, or on all',
+    tag: 'Register',
+    access: 'owner',
+    query: z.strictObject({ site: siteKey.optional() }),
+    answer: placementDays,
     statuses: [200],
     errors: ['not-found'],
   }),

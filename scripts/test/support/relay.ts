@@ -1,7 +1,7 @@
 import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { createServer, type AddressInfo, type Server } from 'node:net';
 import { join, resolve } from 'node:path';
-import { filesBelow, openFile, orbis, writeStream } from '@orbis/cli';
+import { filesBelow, openFile, orbis, runProgram, writeStream } from '@orbis/cli';
 
 /**
  * The command line for scripts, without half a second to start it for each command: a function of bash hands
@@ -37,6 +37,7 @@ export async function startRelay(
       askSecret: () => Promise.reject(new Error('a block cannot be asked')),
       ask: null,
       open: null,
+      program: (name, words) => runProgram(name, words, new AbortController().signal),
       env,
       fetch,
       signal: new AbortController().signal,

@@ -82,7 +82,7 @@ function entryOf({ kind, finding }: NewsItem): string {
   const what = finding.embedName ?? formatRule(finding.rule);
   const where = whereFound(finding);
   const lines = [
-    `${what}, in ${where}`,
+    where === '' ? what : `${what}, in ${where}`,
     message,
     ...details.map((each) => `- ${each}`),
     ...(kind === 'solved' ? [] : [remedy]),

@@ -1,10 +1,15 @@
+import type { Sheet } from '@orbis/core';
 import type { AskedHost, Resource } from '@orbis/contract';
 import type { ShownHost, ShownResource } from '../store/list-resources.ts';
 
 /** A host that placed embeds load from, as it crosses the wire. */
-export const serializeHost = ({ name, host, days }: ShownHost): AskedHost => ({
+export const serializeHost = (
+  { name, host, days }: ShownHost,
+  sheets: readonly Pick<Sheet, 'id' | 'name'>[],
+): AskedHost => ({
   host: name,
   provider: host.provider,
+  providerName: sheets.find(({ id }) => id === host.provider)?.name ?? host.provider,
   ...{ resources: host.resources, faulty: host.faulty, took: host.took },
   askedAt: iso(host.askedAt),
   certificateEnds: iso(host.certificateEnds),

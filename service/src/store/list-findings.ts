@@ -1,9 +1,9 @@
-import { and, desc, eq, lt, or, type SQL } from 'drizzle-orm';
+import { and, desc, eq, like, lt, or, type SQL } from 'drizzle-orm';
 import type { FindingList } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { FindingRow } from './findings.ts';
 import { isOneOf } from './one-of.ts';
-import { embed, finding, page, placement, site, spot, sweptHost } from './schema.ts';
+import { embed, finding, findingAt, page, placement, site, spot, sweptHost } from './schema.ts';
 import { alias } from 'drizzle-orm/mysql-core';
 
 /** A finding with all that is said of what it is about. */
@@ -102,6 +102,15 @@ export async function shownFindings(db: Handle, ids: readonly number[]): Promise
     embed: about?.key ? about : null,
   })) as ShownFinding[];
 }
+
+/** The places of one kind where something is found. @param kind such as `terms:` */
+export const scopesLike = async (db: Handle, kind: string): Promise<string[]> =>
+  (
+    await db
+      .selectDistinct({ scope: findingAt.scope })
+      .from(findingAt)
+      .where(like(findingAt.scope, `${kind}%`))
+  ).map(({ scope }) => scope);
 
 /** A finding by its id. */
 export async function findFinding(db: Handle, publicId: string): Promise<ShownFinding | null> {

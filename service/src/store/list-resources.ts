@@ -20,16 +20,24 @@ const most = 99_999;
 const cursorOf = ({ faulty, hostId }: Pick<typeof askedHost.$inferSelect, 'faulty' | 'hostId'>): string =>
   `${Math.min(faulty, most)}${String(hostId).padStart(places, '0')}`;
 
-/** A page of the hosts, those with most that is wrong first. @param since from which day on (`2026-11-30`). */
+/**
+ * A page of the hosts, those with most that is wrong first.
+ * @param options.since from which day on it is told how they answered (`2026-11-30`).
+ */
 export async function listHosts(
   db: Handle,
-  { limit, after, since }: { limit: number; after?: string | undefined; since: string },
+  {
+    limit,
+    after,
+    since,
+    host,
+  }: { limit: number; after?: string | undefined; since: string; host?: string | undefined },
 ): Promise<{ items: ShownHost[]; next: string | null }> {
   const rows = await db
     .select({ host: askedHost, name: sweptHost.name })
     .from(askedHost)
     .innerJoin(sweptHost, eq(sweptHost.id, askedHost.hostId))
-    .where(behind(after))
+    .where(and(behind(after), host === undefined ? undefined : eq(sweptHost.name, host)))
     .orderBy(desc(askedHost.faulty), desc(askedHost.hostId))
     .limit(limit + 1);
   const kept = rows.slice(0, limit);

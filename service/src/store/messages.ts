@@ -168,6 +168,14 @@ const withChannel = (db: Handle) =>
     .innerJoin(channel, eq(channel.id, message.channelId))
     .$dynamic();
 
+/** Lets go of those of these that were given up. @returns how many that were. */
+export async function dropDead(db: Handle, publicIds: readonly string[]): Promise<number> {
+  const [{ affectedRows }] = await db
+    .delete(message)
+    .where(and(inArray(message.publicId, [...publicIds]), eq(message.state, 'dead')));
+  return affectedRows;
+}
+
 /** Messages, the newest first, one more than asked for. */
 export const listMessages = (
   db: Handle,

@@ -1,21 +1,18 @@
-import { and, eq, exists, gt, inArray, isNull, like, or, sql } from 'drizzle-orm';
+import { and, eq, exists, gt, inArray, isNull, or, sql } from 'drizzle-orm';
 import { mostToDo } from '@orbis/contract';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { eachOf } from './each-of.ts';
 import { keepFound, type Found } from './findings.ts';
-import { findingAt, page, placement, site, siteNeed } from './schema.ts';
+import { scopesLike } from './list-findings.ts';
+import { page, placement, site, siteNeed } from './schema.ts';
 
 /**
  * Says anew what holds of whole sites: how much on them is out of date, and what is missing or left over in
  * the heads of their pages. It follows from what was planned and seen, so that it is looked up now and then.
  */
 export async function keepSiteFindings(db: Database, now: Date): Promise<void> {
-  const known = await db
-    .selectDistinct({ scope: findingAt.scope })
-    .from(findingAt)
-    .where(like(findingAt.scope, 'site:%'));
-  const before = known.map(({ scope }) => Number(scope.slice('site:'.length)));
+  const before = (await scopesLike(db, 'site:')).map((scope) => Number(scope.slice('site:'.length)));
   const rows = await db
     .select({ id: site.id, headKept: site.headKept })
     .from(site)

@@ -8,6 +8,15 @@ import { countInState, lastSwept, whatThereIs } from '../store/today.ts';
 import { termsToLookAt } from './terms.ts';
 import { pagesAtOnce, planNext, type PlanTools } from './planning.ts';
 
+/* How much is out of date is said by the states, and contracts stand by themselves. */
+const toldElsewhere: ReadonlySet<string> = new Set([
+  'site-out-of-date',
+  'contract-over',
+  'contract-ends',
+  'views-used-up',
+  'views-run-short',
+]);
+
 /** What wants doing. A few pages that wait are planned first, so that little is left open. */
 export async function readToday(tools: PlanTools): Promise<Today> {
   const { db } = tools;
@@ -22,8 +31,7 @@ export async function readToday(tools: PlanTools): Promise<Today> {
     has: await whatThereIs(db),
     findings: (await listFindings(db, { list: 'open' }, mostToTell, undefined)).items
       .map(serializeKeptFinding)
-      // How much is out of date is said by the states.
-      .filter(({ level, rule }) => level !== 'note' && rule !== 'site-out-of-date'),
+      .filter(({ level, rule }) => level !== 'note' && !toldElsewhere.has(rule)),
     open: await countAllOpen(db),
     undelivered: await countMessages(db, { state: 'dead' }, mostToDo),
     terms: await termsToLookAt(mostTermsToSee, { db, sheets, now: tools.now() }),

@@ -93,6 +93,13 @@ export const fillStatements = (size: RegisterSize): string[] => [
   `insert into message (id, public_id, channel_id, state, news, due_at, since, created_at, sent_at)
      select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 1 + seq mod 4, if(seq mod 1000 = 7, 'dead', if(seq mod 500 = 9, 'waiting', 'sent')), 1, ${now}, ${now}, ${now}, utc_timestamp(3) from seq_1_to_${size.placements}`,
   `insert into message_news select id, 1000000 + id from message`,
+  // Most of what embeds load comes from one host, and of few something is wrong.
+  `insert into swept_host (id, name) select seq, concat('host', seq, '.localhost') from seq_1_to_200`,
+  `insert into asked_host (host_id, provider, resources, faulty, asked_at) select seq, 'kinorill', if(seq = 1, 40000, 50), seq mod 3, ${now} from seq_1_to_200`,
+  `insert into host_day select host.seq, date_sub(utc_date(), interval day.seq day), 50, 49 from seq_1_to_200 host join seq_0_to_60 day`,
+  `insert into resource (id, public_id, same, \`use\`, address, host_id, state, next_at)
+     select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), ${digestOf("concat('resource', seq)")}, 'frame', concat('https://host.localhost/', seq), if(seq <= 40000, 1, 1 + seq mod 200), if(seq mod 1000 = 3, 'faulty', 'well'), '2099-01-01' from seq_1_to_${size.placements}`,
+  `insert into embed_resource select 1 + seq mod ${size.embeds}, seq, '[]' from seq_1_to_${size.placements}`,
   // The newest were all taken back.
   `insert into change_log (id, public_id, kind, facts, undone_at, created_at)
      select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 'renewed', concat('{"kind":"renewed","embed":"e', 1 + seq mod ${size.embeds}, '"}'), if(seq mod 2 = 1 or seq > 30000, ${now}, null), ${now} from seq_1_to_${size.changes}`,
@@ -101,7 +108,7 @@ export const fillStatements = (size: RegisterSize): string[] => [
 
 /** What the database is to look at again when all of it is there. */
 export const analyzeStatement =
-  'analyze table placement, embed, page, block_page, spot, site_need, delivery, sweep_page, sighting, revision, change_log, change_item, finding, finding_at, finding_count, news, message, message_news, channel';
+  'analyze table placement, embed, page, block_page, spot, site_need, delivery, sweep_page, sighting, revision, change_log, change_item, finding, finding_at, finding_count, news, message, message_news, channel, asked_host, host_day, resource, embed_resource';
 
 /** Fills an empty register with 50,000 placements. */
 export async function fillRegister({ db }: Pick<Connection, 'db'>): Promise<void> {

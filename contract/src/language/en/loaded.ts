@@ -159,6 +159,8 @@ export const loaded = {
     unsure: 'asked again soon',
     faulty: 'something is wrong',
   },
+  took: (milliseconds) =>
+    milliseconds < 1000 ? `${milliseconds} ms` : `${(milliseconds / 1000).toFixed(1)} s`,
   summary: ({ resources, faulty }) =>
     `${resources === 1 ? 'one address' : `${resources} addresses`}, ${faulty === 0 ? 'all well' : `something wrong with ${faulty === 1 ? 'one' : faulty}`}`,
 } satisfies Language['loaded'];

@@ -14,9 +14,11 @@ const counted = ({ found, due, solved }: { found: number; due: number; solved: n
 export const news: Language['news'] = {
   kinds: { found: 'Found', due: 'Due again', solved: 'Solved' },
   one: ({ kind, title, what, where }) => {
-    const about = what === null ? where : `${what}, in ${where}`;
-    if (kind === 'found') return `${title}: ${about}`;
-    return `${kind === 'due' ? 'Due again' : 'Solved'}: ${title.toLowerCase()}, ${about}`;
+    const about = [what, where === '' ? null : what === null ? where : `in ${where}`]
+      .filter((each) => each !== null)
+      .join(', ');
+    if (kind === 'found') return about === '' ? title : `${title}: ${about}`;
+    return `${kind === 'due' ? 'Due again' : 'Solved'}: ${title.toLowerCase()}${about === '' ? '' : `, ${about}`}`;
   },
   many: (counts, site) => `${counted(counts)}${site === null ? '' : ` on ${site}`}`,
   more: (count) =>

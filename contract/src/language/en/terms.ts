@@ -42,24 +42,33 @@ export const terms = {
       : `${new Intl.ListFormat('en-GB').format(costs.map(({ amount, currency }) => money(amount, currency)))} a year in all.`,
 } satisfies Language['terms'];
 
+/* With a provider, where it is named; else it is that of an embed, which stands above it. */
+const isNamed = ({ name }: Facts): boolean => typeof name === 'string' && name !== '';
+const contract = (facts: Facts): string =>
+  isNamed(facts) ? `The contract with ${facts['name']}` : 'Its contract';
+const whose = (facts: Facts): string => (isNamed(facts) ? String(facts['name']) : 'It');
+
 /** What of it wants looking at. */
 export const termsFindings = {
   'contract-over': {
-    message: ({ ends, days: ago }: Facts) =>
-      `Its contract is over: ${formatDay(ends)} was its last day, ${days(ago)} ago.`,
+    message: ({ ends, days: ago, ...facts }: Facts) =>
+      `${contract(facts)} is over: ${formatDay(ends)} was its last day, ${days(ago)} ago.`,
     remedy: () => 'Write down until when it goes on, or take it off your pages.',
   },
   'contract-ends': {
-    message: ({ ends, days: left }: Facts) =>
-      left === 0 ? 'Its contract ends today.' : `Its contract ends in ${days(left)}, on ${formatDay(ends)}.`,
+    message: ({ ends, days: left, ...facts }: Facts) =>
+      left === 0
+        ? `${contract(facts)} ends today.`
+        : `${contract(facts)} ends in ${days(left)}, on ${formatDay(ends)}.`,
     remedy: () => 'Renew it and write down until when, or look for something in its place.',
   },
   'views-used-up': {
-    message: (facts: Facts) => `It has had ${of(facts)} this month: the plan’s limit is reached.`,
+    message: (facts: Facts) =>
+      `${whose(facts)} has had ${of(facts)} this month: the plan’s limit is reached.`,
     remedy: () => 'Ask the provider what happens now, or choose a larger plan and write it down.',
   },
   'views-run-short': {
-    message: (facts: Facts) => `It has had ${of(facts)} this month: not many are left.`,
+    message: (facts: Facts) => `${whose(facts)} has had ${of(facts)} this month: not many are left.`,
     remedy: () => 'See whether they will do until the month is over.',
   },
 };

@@ -13,7 +13,8 @@ export function loadedHandlers(deps: Deps): Handlers<Named<'hosts' | 'resources'
     'hosts.list': async ({ query }) => {
       const since = new Date(deps.now().getTime() - daysTold * 86_400_000).toISOString().slice(0, 10);
       const { items, next } = await listHosts(db, { ...query, since });
-      return { data: { items: items.map(serializeHost), next } };
+      const { sheets } = deps.renderContext();
+      return { data: { items: items.map((each) => serializeHost(each, sheets)), next } };
     },
     'resources.list': async ({ query: { host, embed, state, ...query } }) => {
       const of = await resourcesMeant(db, host === undefined ? { embed } : { host });

@@ -1,5 +1,6 @@
 import type { Deps } from '../../deps.ts';
 import { messageById, readMessages, resend } from '../../usecases/messages.ts';
+import { dropDead } from '../../store/messages.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** What went out, and what did not get through. */
@@ -13,5 +14,6 @@ export function messageHandlers(deps: Deps): Handlers<Named<'messages'>> {
       deps.runner.nudge();
       return { data: { items } };
     },
+    'messages.drop': async ({ body }) => ({ data: { dropped: await dropDead(db, body.messages) } }),
   };
 }
