@@ -208,7 +208,7 @@ describe('collecting by link', () => {
         (_q, r) =>
           r.writeHead(200, { ...html, 'content-security-policy': "frame-ancestors 'none'" }).end('x'),
         'link-refuses-frames',
-        'lets only nobody',
+        'lets nobody',
       ],
       ['a connection that breaks', (_q, r) => r.destroy(), 'link-unreachable', 'broke the connection off'],
       [

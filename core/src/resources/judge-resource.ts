@@ -70,7 +70,7 @@ interface OfFile {
   rule: 'file-mistyped' | 'file-without-ranges' | 'file-too-large' | 'captions-barred';
 }
 
-/* So often in a row it has to go wrong, or to be slow, before it is told: what passes by itself is no news. */
+/* So often in a row it has to go wrong, or be slow, before it is told: what passes by itself is no news. */
 const toldFrom = 2;
 /* What takes longer is slow, in ms. */
 const slow = 5000;

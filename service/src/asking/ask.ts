@@ -39,46 +39,57 @@ const questions: Record<ResourceRow['use'], Omit<GetOptions, 'declared'>> = {
 
 /** Asks for something that placed embeds load, as a visitor’s browser would. */
 export async function ask(
-  { use, address, bytes: known, bytesBefore }: ResourceRow,
+  row: ResourceRow,
   declared: readonly string[],
   { fetching, reader }: AskTools,
 ): Promise<Asking> {
   const began = performance.now();
   try {
     const origin = declared[0] === undefined ? stranger : new URL(declared[0]).origin;
-    const fetched = await fetching.get(address, {
-      ...questions[use],
+    const fetched = await fetching.get(row.address, {
+      ...questions[row.use],
       declared,
-      ...(use === 'captions' && { origin }),
+      ...(row.use === 'captions' && { origin }),
     });
     const took = Math.round(performance.now() - began);
-    const bytes = isMeasured(use) && !fetched.cut ? fetched.body.byteLength : null;
-    const before = bytesBefore ?? known;
-    return {
-      answer: {
-        as: 'content',
-        at: fetched.url,
-        isMoved: fetched.isMoved,
-        took,
-        type: fetched.headers.get('content-type') ?? '',
-        framing: use === 'frame' ? framing(fetched, declared) : null,
-        size: bytes === null || before === null ? null : { now: bytes, before },
-        media: use === 'media' ? await mediaIn(fetched, reader) : null,
-        isShared: use !== 'captions' || isShared(fetched, origin),
-      },
-      ...{ status: fetched.status, bytes, body: use === 'oembed' ? fetched : null },
-      ...{ retryAfter: null, isBusy: false },
-    };
+    return await contentOf(row, fetched, { took, declared, origin, reader });
   } catch (error) {
     if (!(error instanceof FetchFailure)) throw error;
-    const { status, message: why, retryAfter, isUnasked } = error;
-    return {
-      answer:
-        status !== null ? { as: 'refusal', status, why } : { as: isUnasked ? 'unasked' : 'silence', why },
-      ...{ status, bytes: null, body: null, retryAfter },
-      isBusy: status === 429 || status === 503,
-    };
+    return failureOf(error);
   }
+}
+
+async function contentOf(
+  { use, bytes: known, bytesBefore }: ResourceRow,
+  fetched: Fetched,
+  {
+    took,
+    declared,
+    origin,
+    reader,
+  }: { took: number; declared: readonly string[]; origin: string } & Pick<AskTools, 'reader'>,
+): Promise<Asking> {
+  const { status, url: at, isMoved, headers, body, cut } = fetched;
+  const bytes = isMeasured(use) && !cut ? body.byteLength : null;
+  const before = bytesBefore ?? known;
+  return {
+    answer: {
+      ...{ as: 'content', at, isMoved, took, type: headers.get('content-type') ?? '' },
+      framing: use === 'frame' ? framing(fetched, declared) : null,
+      size: bytes === null || before === null ? null : { now: bytes, before },
+      media: use === 'media' ? await mediaIn(fetched, reader) : null,
+      isShared: use !== 'captions' || isShared(fetched, origin),
+    },
+    ...{ status, bytes, body: use === 'oembed' ? fetched : null },
+    ...{ retryAfter: null, isBusy: false },
+  };
+}
+
+function failureOf({ status, message: why, retryAfter, isUnasked }: FetchFailure): Asking {
+  const isBusy = status === 429 || status === 503;
+  const answer: ResourceAnswer =
+    status !== null ? { as: 'refusal', status, why } : { as: isUnasked ? 'unasked' : 'silence', why };
+  return { answer, status, bytes: null, body: null, retryAfter, isBusy };
 }
 
 const isMeasured = (use: ResourceRow['use']): boolean => use === 'script' || use === 'stylesheet';

@@ -73,7 +73,7 @@ export const createAgent = ({
 /* When the certificate of whoever is at the other end ends; null where none was shown. */
 function endOf(socket: Socket): Date | null {
   if (!(socket instanceof TLSSocket)) return null;
-  const ends = Date.parse(socket.getPeerCertificate().valid_to ?? '');
+  const ends = Date.parse(socket.getPeerCertificate().valid_to);
   return Number.isNaN(ends) ? null : new Date(ends);
 }
 

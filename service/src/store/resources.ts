@@ -28,8 +28,8 @@ export const resourcesAmong = (scopes: readonly string[]): number[] =>
   scopes.flatMap((scope) => (scope.startsWith('resource:') ? [Number(scope.slice('resource:'.length))] : []));
 
 /**
- * Placed embeds of which it is to be worked out what they load: those that have changed, and those of which it
- * was last done before a time; and those that are placed nowhere any more.
+ * Embeds of which it is to be worked out what they load: those that are placed and have changed, those of
+ * which it was last done before a time, and those that are placed nowhere any more.
  */
 export async function embedsToWorkOut(db: Handle, before: Date, limit: number) {
   const found: { id: number }[] = [];

@@ -2,7 +2,7 @@ import type { Language } from '../language.ts';
 
 /** Why a link, an answer about it, or an entry in a list of providers cannot be used. */
 export const links = {
-  'policy-lets-only': (f) => `its policy lets only ${ancestors(String(f.lets))} show it (frame-ancestors)`,
+  'policy-lets-only': (f) => `its policy lets ${ancestors(String(f.lets))} show it (frame-ancestors)`,
   'frame-option-deny': () => 'it lets nobody show it in a frame (X-Frame-Options)',
   'frame-option-own-site': () => 'it lets only its own site show it in a frame (X-Frame-Options)',
   'answer-no-json': () => 'the answer is not a JSON object',
@@ -28,4 +28,4 @@ export const links = {
 
 /* The sources of a policy, in words where they have some. */
 const ancestors = (sources: string): string =>
-  sources.replaceAll("'self'", 'its own site').replaceAll("'none'", 'nobody');
+  sources === "'none'" ? 'nobody' : `only ${sources.replaceAll("'self'", 'its own site')}`;
