@@ -90,6 +90,7 @@ describe('what is wrong with what embeds load', () => {
       ['error resource-silent of the host'],
     ],
     ['404', {}, { as: 'refusal', status: 404, why: 'x' }, ['error resource-gone']],
+    ['404 of a link', { use: 'link' }, { as: 'refusal', status: 404, why: 'x' }, ['warning resource-gone']],
     ['410', {}, { as: 'refusal', status: 410, why: 'x' }, ['error resource-gone']],
     ['404 for the first time', { fails: 0 }, { as: 'refusal', status: 404, why: 'x' }, []],
     ['403', {}, { as: 'refusal', status: 403, why: 'x' }, ['note resource-barred of the host']],

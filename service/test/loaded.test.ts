@@ -260,6 +260,23 @@ describe('what embeds load from elsewhere', () => {
     }
   });
 
+  it('leaves a host alone of which nobody wants to know anything', async () => {
+    const key = await placed(
+      'Two hosts',
+      '<iframe src="http://a.localhost:1/x"></iframe><iframe src="http://b.localhost:1/x"></iframe>',
+    );
+    await ask({ host: `play.kinorill.localhost:${test.world.port}` });
+    const { db } = test.orbis.connection;
+    const due = async (): Promise<number> => {
+      const [rows] = (await db.execute(
+        'select due_at from asked_host where due_at is not null',
+      )) as unknown as [unknown[]];
+      return rows.length;
+    };
+    await until(async () => (await due()) === 0);
+    expect((await resources({ embed: key })).map(({ state }) => state)).to.deep.equal(['waiting', 'waiting']);
+  });
+
   it('forgets what nothing loads any more, with what was found there', async () => {
     const { items } = (await test.client.call('placements.list', { query: { limit: 200 } })).data;
     for (const { id } of items)

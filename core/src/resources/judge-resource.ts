@@ -106,7 +106,7 @@ function failureOf({ use, address }: Asked, answer: Failure): ResourceFinding {
   if (answer.as === 'silence') return hostFinding('resource-silent', 'error', { host, why: answer.why });
   const { status, why } = answer;
   if (status === 404 || status === 410)
-    return finding('resource-gone', 'error', { host, address, status, use });
+    return finding('resource-gone', use === 'link' ? 'warning' : 'error', { host, address, status, use });
   return status >= 500
     ? hostFinding('resource-silent', 'error', { host, why })
     : hostFinding('resource-barred', 'note', { host, status });

@@ -36,8 +36,8 @@ const asked: readonly Use[] = ['frame', 'script', 'stylesheet', 'image', 'media'
 /* More than that a code does not load by itself; the rest is left out. */
 const most = 60;
 
-/* As long as an address is that is kept. */
-const longest = 2000;
+/* As long as an address and its host are that are kept (RFC 1035, section 2.3.4, and a port). */
+const [longest, longestHost] = [2000, 259];
 
 /** What a code loads and leads to: each address once for each use, in the order of the text. */
 export function resourcesIn(text: string, addresses: readonly ReadAddress[]): Resource[] {
@@ -49,7 +49,8 @@ export function resourcesIn(text: string, addresses: readonly ReadAddress[]): Re
     const clip = use === 'media' ? partOf(each) : null;
     url.hash = '';
     const key = `${use} ${url.href}${clip ? ` ${clip.start},${clip.end}` : ''}`;
-    if (url.href.length <= longest && found.size < most) found.set(key, { use, address: url.href, clip });
+    if (url.href.length > longest || url.host.length > longestHost) continue;
+    if (found.size < most) found.set(key, { use, address: url.href, clip });
   }
   return [...found.values()];
 }

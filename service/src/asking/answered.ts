@@ -150,6 +150,9 @@ function clipsOutside(row: ResourceRow, answer: ResourceAnswer, uses: readonly U
   );
 }
 
+/* Longer ones cannot be collected, in characters. */
+const mostCode = 1_048_576;
+
 /* Where a provider hands out a code for a link that is not the one that was collected. */
 async function otherCodes(
   { body }: Asking,
@@ -162,10 +165,10 @@ async function otherCodes(
     .oembedAnswer(decodeData(body.body, type), /xml/i.test(type) ? 'xml' : 'json')
     .catch(() => null);
   const code = parsed?.ok ? codeOfOembed(parsed.answer) : null;
-  if (code === null) return [];
+  if (code === null || code.length > mostCode) return [];
   // It was collected as it was read: with what was mended in it.
-  const { reading } = await openSource({ base: code }, await renderContext());
-  const is = plain(reading.mending?.text ?? code);
+  const read = await openSource({ base: code }, await renderContext()).catch(() => null);
+  const is = plain(read?.reading.mending?.text ?? code);
   const host = new URL(body.url).host;
   return uses
     .filter(({ source }) => plain(source.base) !== is)

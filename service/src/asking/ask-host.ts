@@ -2,7 +2,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { isAway } from '../database/errors.ts';
 import { declaredAddresses } from '../store/places.ts';
 import { recordAsked } from '../store/record-asked.ts';
-import { nextResource } from '../store/resource-turns.ts';
+import { nextResource, restUntilDue } from '../store/resource-turns.ts';
 import { keepHost, letHostGo, type HeldHost } from '../store/sweep-turns.ts';
 import { answered } from './answered.ts';
 import { ask } from './ask.ts';
@@ -47,19 +47,21 @@ async function askInTurn(
 ): Promise<number> {
   const { db, now, log } = tools;
   const declared = await declaredAddresses(db);
+  const itself = tools.every > 0;
   let silences = 0;
   for (let asked = 0; asked < mostInTurn && !isStopping(); asked++) {
-    const row = await nextResource(db, host, tools.every > 0);
-    if (row === null) return 0;
+    const row = await nextResource(db, host, itself);
+    if (row === null) {
+      await restUntilDue(db, host, itself);
+      return 0;
+    }
     const began = performance.now();
     const asking = await ask(row, declared, tools);
-    // By hand it is told how it is now.
-    if (asking.isBusy && row.byHand === 0)
-      return Math.min(Math.max(asking.retryAfter ?? usualRest, 1), longestRest);
     if (!(await recordAsked(db, owner, row, await answered(row, asking, tools), now()))) {
       log.warn({ host: host.name }, 'another process has taken the host');
       return 0;
     }
+    if (asking.isBusy) return Math.min(Math.max(asking.retryAfter ?? usualRest, 1), longestRest);
     silences = asking.answer.as === 'silence' ? silences + 1 : 0;
     if (silences >= mostSilences && row.byHand === 0) return restAfter;
     await wait(Math.min(performance.now() - began, longestPause));

@@ -60,7 +60,7 @@ export async function ask(
 }
 
 async function contentOf(
-  { use, bytes: known, bytesBefore }: ResourceRow,
+  { use }: ResourceRow,
   fetched: Fetched,
   {
     took,
@@ -71,12 +71,12 @@ async function contentOf(
 ): Promise<Asking> {
   const { status, url: at, isMoved, headers, body, cut } = fetched;
   const bytes = isMeasured(use) && !cut ? body.byteLength : null;
-  const before = bytesBefore ?? known;
   return {
     answer: {
       ...{ as: 'content', at, isMoved, took, type: headers.get('content-type') ?? '' },
       framing: use === 'frame' ? framing(fetched, declared) : null,
-      size: bytes === null || before === null ? null : { now: bytes, before },
+      // What it was before is known to whoever writes it down.
+      size: null,
       media: use === 'media' ? await mediaIn(fetched, reader) : null,
       isShared: use !== 'captions' || isShared(fetched, origin),
     },

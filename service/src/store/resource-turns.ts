@@ -52,6 +52,13 @@ export const dueOf = (hostId: number, itself: boolean): SQL =>
     : sql`(select min(${resource.nextAt}) from ${resource}
         where ${and(eq(resource.hostId, hostId), eq(resource.byHand, 1))})`;
 
+/** A host of which nothing is to be asked now waits until something is. */
+export const restUntilDue = async (db: Handle, { id }: HeldHost, itself: boolean): Promise<void> =>
+  void (await db
+    .update(askedHost)
+    .set({ dueAt: dueOf(id, itself) })
+    .where(eq(askedHost.hostId, id)));
+
 /** Hosts that nothing was asked of by itself are asked from now on. */
 export const beginToAsk = async (db: Handle): Promise<void> =>
   void (await db.update(askedHost).set({ dueAt: databaseNow }).where(isNull(askedHost.dueAt)));

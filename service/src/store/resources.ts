@@ -93,6 +93,10 @@ export async function setResources(
     .where(eq(embed.id, embedId));
 }
 
+/** Leaves it for a day what an embed loads. */
+export const leaveResources = async (db: Handle, embedId: number, now: Date): Promise<void> =>
+  void (await db.update(embed).set({ resourcesAt: now }).where(eq(embed.id, embedId)));
+
 /** Embeds that go load nothing any more. Call it in a transaction, while they are there. */
 export async function forgetResources(tx: Handle, embedIds: readonly number[]): Promise<void> {
   if (embedIds.length === 0) return;

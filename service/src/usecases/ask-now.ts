@@ -34,12 +34,12 @@ export async function resourcesMeant(db: Handle, { host, embed }: AskedFor): Pro
  */
 export async function askForNow(
   asked: AskedFor,
-  deps: Pick<Deps, 'connection' | 'sheetRegistry' | 'renderContext' | 'runner' | 'now'>,
+  deps: Pick<Deps, 'connection' | 'sheetRegistry' | 'renderContext' | 'runner' | 'now' | 'log'>,
   { tell, signal }: { tell: (event: AskEvent) => void; signal: AbortSignal },
 ): Promise<AskedOutcome> {
-  const { connection, sheetRegistry, renderContext, runner, now } = deps;
+  const { connection, sheetRegistry, renderContext, runner, now, log } = deps;
   const { db } = connection;
-  const tools = { db, renderContext: () => sheetRegistry.refresh(db).then(renderContext), now };
+  const tools = { db, renderContext: () => sheetRegistry.refresh(db).then(renderContext), now, log };
   // What changed since it was last worked out, whoever has never asked for anything.
   while (!signal.aborted && (await workOutResources(tools, new Date(0))) > 0);
   const which = await resourcesMeant(db, asked);

@@ -1,8 +1,10 @@
 import { resourcesIn, snippetText, withoutOptions, type Resource } from '@orbis/core';
-import type { Database } from '../database/connect.ts';
+import type { Logger } from 'pino';
+import type { Database, Handle } from '../database/connect.ts';
+import { isAway } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { StoredEmbed } from '../store/embeds.ts';
-import { embedsToWorkOut, setResources } from '../store/resources.ts';
+import { embedsToWorkOut, leaveResources, setResources } from '../store/resources.ts';
 import { compositionOf, openSource } from './codes.ts';
 import type { RenderContext } from './render-context.ts';
 
@@ -36,6 +38,7 @@ export interface ResourceTools {
   db: Database;
   renderContext: () => Promise<RenderContext>;
   now: () => Date;
+  log: Logger;
 }
 
 /**
@@ -44,7 +47,7 @@ export interface ResourceTools {
  * @returns of how many; 0 where none is left.
  */
 export async function workOutResources(
-  { db, renderContext, now }: ResourceTools,
+  { db, renderContext, now, log }: ResourceTools,
   before: Date,
 ): Promise<number> {
   const stored = await embedsToWorkOut(db, before, together);
@@ -53,7 +56,13 @@ export async function workOutResources(
   for (const each of stored) {
     const isPlaced = each.embed.placements > 0 && each.embed.purgedAt === null;
     const resources = isPlaced ? await resourcesOf(each, context).catch(() => []) : [];
-    await inTransaction(db, (tx) => setResources(tx, each.embed, resources, now()), { duplicates: true });
+    const write = (tx: Handle): Promise<void> => setResources(tx, each.embed, resources, now());
+    await inTransaction(db, write, { duplicates: true }).catch(async (error: unknown) => {
+      if (isAway(error)) throw error;
+      // One that cannot be written down does not keep the others from it.
+      log.error({ err: error, embed: each.embed.key }, 'what an embed loads could not be written down');
+      await leaveResources(db, each.embed.id, now());
+    });
   }
   return stored.length;
 }
