@@ -2,7 +2,10 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
 import { sweepAll } from '@orbis/demo';
+import { get } from './support/get.ts';
+import { startCachingProxy } from './support/caching-proxy.ts';
 import { startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+import { pageOf, startSiteOfPages } from './support/site-of-pages.ts';
 
 const page = 'moor/talks';
 
@@ -73,4 +76,53 @@ describe('a page behind a cache', () => {
     expect(await seen()).to.deep.equal(['live', []]);
     expect(asked, 'nothing of ours is news').to.deep.equal(['past']);
   });
+});
+
+describe('a page behind a caching proxy', () => {
+  let test: TestOrbis;
+  before(async () => {
+    test = await startTestOrbis();
+    await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(test.world.port) } });
+  });
+  after(() => test.stop());
+
+  for (const [what, keepsPast] of [
+    ['with a note for as long as others get the version before', false],
+    ['without one where the proxy learns of it by being asked past itself', true],
+  ] as const)
+    it(`is live once it is published, ${what}`, async () => {
+      const { client } = test;
+      const site = await startSiteOfPages('fell.localhost');
+      const proxy = await startCachingProxy(site.port, 'fell.localhost', { keepsPast });
+      const key = keepsPast ? 'keeps' : 'passes';
+      const publish = (html: string): void =>
+        void site.pages.set('talks', (_request, response) =>
+          response
+            .writeHead(200, { 'content-type': 'text/html', 'cache-control': 'public, max-age=600' })
+            .end(html),
+        );
+      try {
+        await client.call('sites.create', { body: { key, name: key, address: proxy.address } });
+        await client.call('pages.create', { body: { key: `${key}/talks`, title: 'Talks' } });
+        await client.call('spots.create', { body: { key: `${key}/talks#main` } });
+        const body = { embed: 'talk', place: `${key}/talks#main` };
+        const { id } = (await client.call('placements.create', { body })).data;
+        const seen = async (): Promise<[string, string[]]> => {
+          await sweepAll(client, { page: `${key}/talks` });
+          const { data } = await client.call('placements.read', { params: { placement: id } });
+          return [data.state, data.findings.map(({ rule }) => rule)];
+        };
+        publish(pageOf(''));
+        // A visitor comes, and the proxy keeps the page for the next one.
+        await get(`${proxy.address}/talks`);
+        const { text } = (await client.call('deliveries.create', { params: { placement: id } })).data;
+        publish(pageOf(text));
+        expect(await seen()).to.deep.equal(['live', keepsPast ? [] : ['still-cached']]);
+        expect(proxy.fromMemory).to.deep.equal(['/talks']);
+        proxy.forget();
+        expect(await seen()).to.deep.equal(['live', []]);
+      } finally {
+        await Promise.all([site.stop(), proxy.stop()]);
+      }
+    });
 });

@@ -1,3 +1,4 @@
+import { TextDecoder as EncodingDecoder } from '@exodus/bytes/encoding.js';
 import sniffEncoding from 'html-encoding-sniffer';
 
 /**
@@ -19,7 +20,9 @@ const charsetOf = (type: string): string | null => /charset="?([\w:.-]{1,40})/i.
 
 function decode(bytes: Uint8Array, encoding: string): string {
   try {
-    return new TextDecoder(encoding).decode(bytes);
+    // Node’s own takes windows-1252 for ISO 8859-1, which has no curly quotes (Encoding, section 9).
+    const Decoder = /^utf-?8$/i.test(encoding) ? TextDecoder : EncodingDecoder;
+    return new Decoder(encoding).decode(bytes);
   } catch {
     // A character set that nobody knows.
     return new TextDecoder().decode(bytes);
