@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -114,5 +114,9 @@ describe('orbis shrink', () => {
     expect([none.exit, none.out]).to.deep.equal([2, '']);
     expect(none.err).to.include('ffprobe could not do it');
     expect((await run(['shrink', sky, '--out', sky])).err).to.include('another name');
+    writeFileSync(join(folder, 'there.mp4'), 'something of mine');
+    const refused = await run(['shrink', sky, '--out', join(folder, 'there.mp4')]);
+    expect([refused.exit, refused.err.includes('exists')]).to.deep.equal([2, true]);
+    expect(readFileSync(join(folder, 'there.mp4'), 'utf8')).to.equal('something of mine');
   });
 });

@@ -255,6 +255,10 @@ describe('what embeds load from elsewhere', () => {
       const { data } = JSON.parse(hook.received[0]!.body) as { data: KeptFinding };
       expect(data).to.deep.include({ rule: 'frame-refused', site: null });
       await fault('kinorill', null);
+      await ask({ host: `play.kinorill.localhost:${test.world.port}` });
+      await until(() => Promise.resolve(hook.received.length > 1));
+      const solved = (await client.call('messages.list', { query: {} })).data.items;
+      expect(solved.map(({ channel }) => channel)).to.deep.equal(['hollinfell', 'hollinfell']);
     } finally {
       await hook.stop();
     }

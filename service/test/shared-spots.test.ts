@@ -152,6 +152,24 @@ describe('spots that many pages have', () => {
     expect((await spots())['visit']).to.deep.equal(['main 900']);
   });
 
+  for (const [what, act] of [
+    [
+      'its size is its own',
+      (spot: string) => call('spots.change', { params: { spot }, body: { widths: wide }, ifMatch }),
+    ],
+    ['it is removed', (spot: string) => call('spots.delete', { params: { spot }, ifMatch })],
+  ] as const)
+    it(`give a page its own size back that was taken in, also where ${what} meanwhile, and all of it is taken back`, async () => {
+      const spot = `${site}/visit#main`;
+      await call('spots.create', { body: { key: spot, widths: { ...wide, desktop: 612 } } });
+      await share({ takesIn: true });
+      await act(spot);
+      await undoLast();
+      expect((await spots())['visit']).to.deep.equal(['main 480*']);
+      await undoLast();
+      expect((await spots())['visit']).to.deep.equal(['main 612']);
+    });
+
   it('have a name once on a site, and no page has a second one of it', async () => {
     await share();
     expect((await refusal(share())).code).to.equal('key-taken');

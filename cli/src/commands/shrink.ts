@@ -33,7 +33,7 @@ Examples:
   orbis shrink dome-opens.mov --spot hollinfell/live#camera
   orbis shrink dome-opens.mov --wide 640 --out dome.mp4
 
-The film as it is stays untouched. ffmpeg has to be installed, as Debian’s package of that name.`,
+No file is written over. ffmpeg has to be installed, as Debian’s package of that name.`,
     )
     .action((film: string, asked: Asked) => run((tools) => shrink(tools, film, asked)));
 };
@@ -94,7 +94,7 @@ async function convert(
   const line = io.errIsTerminal && !quiet ? ora({ text: 'making it', stream: process.stderr }).start() : null;
   try {
     await program(io, 'ffmpeg', [
-      ...['-v', 'error', '-nostdin', '-y', '-i', `file:${film}`, '-vf', `scale=${width}:${height}`],
+      ...['-v', 'error', '-nostdin', '-n', '-i', `file:${film}`, '-vf', `scale=${width}:${height}`],
       // Which every browser plays, and which begins to play before all of it has come.
       ...['-c:v', 'libx264', '-pix_fmt', 'yuv420p', '-movflags', '+faststart'],
       // As good as people see, and never more than would do.

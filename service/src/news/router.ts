@@ -1,6 +1,6 @@
 import type { Database, Handle } from '../database/connect.ts';
 import { openChannels, type ChannelRow } from '../store/channels.ts';
-import { gather, sendEach } from '../store/messages.ts';
+import { gather, sendEach, wasTold } from '../store/messages.ts';
 import { giveTurns, type NewsRow } from '../store/news.ts';
 import { concernsSite } from '../store/uses-of-resource.ts';
 
@@ -27,9 +27,11 @@ export async function routeNews(
   }
 }
 
-/* What is of no site alone matters to those where something loads from there. */
-async function isMeant(tx: Handle, { siteId, rank }: ChannelRow, row: NewsRow): Promise<boolean> {
+/* What is of no site alone matters to those where something loads from there; that it is solved, to whoever
+   was told of it. */
+async function isMeant(tx: Handle, { id, siteId, rank }: ChannelRow, row: NewsRow): Promise<boolean> {
   if (row.rank < rank) return false;
   if (siteId === null || siteId === row.siteId) return true;
-  return row.siteId === null && (await concernsSite(tx, row.findingId, siteId));
+  if (row.siteId !== null) return false;
+  return (await concernsSite(tx, row.findingId, siteId)) ?? wasTold(tx, id, row.findingId);
 }

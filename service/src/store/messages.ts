@@ -6,7 +6,7 @@ import type { ChannelRow } from './channels.ts';
 import { newPublicId } from './ids.ts';
 import { insertMany } from './insert-many.ts';
 import type { NewsRow } from './news.ts';
-import { channel, databaseNow, message, messageNews } from './schema.ts';
+import { channel, databaseNow, message, messageNews, news } from './schema.ts';
 
 export type MessageRow = typeof message.$inferSelect;
 
@@ -167,6 +167,18 @@ const withChannel = (db: Handle) =>
     .from(message)
     .innerJoin(channel, eq(channel.id, message.channelId))
     .$dynamic();
+
+/** Whether there was a message to a channel with news of a finding. */
+export async function wasTold(db: Handle, channelId: number, findingId: number): Promise<boolean> {
+  const [row] = await db
+    .select({ id: message.id })
+    .from(news)
+    .innerJoin(messageNews, eq(messageNews.newsId, news.id))
+    .innerJoin(message, eq(message.id, messageNews.messageId))
+    .where(and(eq(news.findingId, findingId), eq(message.channelId, channelId)))
+    .limit(1);
+  return row !== undefined;
+}
 
 /** Lets go of those of these that were given up. @returns how many that were. */
 export async function dropDead(db: Handle, publicIds: readonly string[]): Promise<number> {

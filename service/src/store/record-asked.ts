@@ -1,4 +1,4 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type { ResourceState } from '@orbis/contract';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
@@ -104,6 +104,6 @@ const [daysKept, goesAtOnce] = [400, 1000];
 export const dropOldDays = async (db: Handle, now: Date): Promise<void> => {
   const before = new Date(now.getTime() - daysKept * 86_400_000).toISOString().slice(0, 10);
   await db.execute(
-    sql`delete from ${hostDay} where ${and(sql`${hostDay.day} < ${before}`)} limit ${sql.raw(String(goesAtOnce))}`,
+    sql`delete from ${hostDay} where ${hostDay.day} < ${before} limit ${sql.raw(String(goesAtOnce))}`,
   );
 };

@@ -49,13 +49,10 @@ export async function widestSpot(db: Handle, resourceId: number): Promise<number
 /* So many addresses of a finding are looked at. */
 const mostScopes = 200;
 
-/**
- * Whether something on a site loads what a finding is about. What is solved is told to
- * all, as it is not known any more of whom it was.
- */
-export async function concernsSite(db: Handle, findingId: number, siteId: number): Promise<boolean> {
+/** Whether something on a site loads what a finding is about; null where it is found nowhere any more. */
+export async function concernsSite(db: Handle, findingId: number, siteId: number): Promise<boolean | null> {
   const ids = resourcesAmong(await scopesOf(db, findingId, mostScopes));
-  if (ids.length === 0) return true;
+  if (ids.length === 0) return null;
   const [row] = await db
     .select({ id: placement.id })
     .from(embedResource)

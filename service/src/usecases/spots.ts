@@ -40,6 +40,12 @@ export const sizeOf = ({ phone, tablet, desktop, heights, selector }: SpotSize):
 /** A spot as it is, whoever says so. */
 export const spotSaid = (spot: FoundSpot): SpotSaid => ({ ...sizeOf(spot), shared: spot.from !== null });
 
+/**
+ * What a page keeps of a spot, to be brought back: its own size too, which a shared one hides for as long as
+ * it says how large the spot is.
+ */
+const spotKept = (spot: FoundSpot): SpotSaid => ({ ...sizeOf(spot.row ?? spot), shared: spot.from !== null });
+
 /** How much room a spot has for what is placed in it. */
 export const roomOf = ({ phone, tablet, desktop, heights }: SpotSize): SpotRoom => ({
   widths: { phone, tablet, desktop },
@@ -97,7 +103,7 @@ export const changeSize = (
       throw new OrbisError('not-found', { what: 'shared spot', key: `${place.site}#${place.spot}` });
     const after = size === null ? { shared: true } : { ...size, shared: false };
     if (!(await changeSpot(tx, spot.row!, after))) throw new OrbisError('if-match-stale', { what: 'spot' });
-    const effect = { of: 'spot' as const, before: spotSaid(spot), after };
+    const effect = { of: 'spot' as const, before: spotKept(spot), after };
     await recordChange(tx, { facts: { kind: 'changed', what: 'spot', key }, effect }, actor);
   });
 
@@ -121,7 +127,7 @@ export const removeSpot = (
     const { spot, page } = await spotByKey(tx, key);
     matchState(versionTag(spot), 'spot');
     const facts = { kind: 'removed', what: 'spot', key } as const;
-    const before = spotSaid(spot);
+    const before = spotKept(spot);
     const row = spot.row ?? (await holdSpot(tx, there, actor));
     const where = { spotId: row.id };
     if (!endsPlacements) await refusePlaced(tx, 'spot', key, where);
