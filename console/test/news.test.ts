@@ -118,6 +118,9 @@ describe('an owner who wants to hear of what is found', () => {
     await page.getByRole('button', { name: 'Send again to Tickets' }).click();
     await page.getByRole('heading', { name: 'What did not get through' }).waitFor({ state: 'hidden' });
     await until(() => Promise.resolve(hook.received.length === 2));
+    // That it got through is written down after it came.
+    const waits = { query: { state: 'waiting' as const } };
+    await until(async () => (await test.client.call('messages.list', waits)).data.items.length === 0);
     await db.execute("update message set state = 'dead' order by id desc limit 1");
     await page.reload();
     await page.getByRole('button', { name: 'Let go of what did not get through to Tickets' }).click();
