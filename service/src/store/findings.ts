@@ -144,7 +144,7 @@ async function seeHere(
       // Another process may have found it here as well.
       times: row.times + at.affectedRows,
       lastSeenAt: now,
-      ...(back && { ...valuesOf(found), ...back, pageId, placementId }),
+      ...(back && { ...valuesOf(found), ...back, pageId, placementId, embedId, hostId }),
     })
     .where(eq(finding.id, row.id));
 }
