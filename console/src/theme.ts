@@ -39,6 +39,8 @@ export const theme = createTheme({
       },
     },
   },
+  // Who asks their system for less motion gets menus and windows that open and close at once.
+  motion: { reducedMotion: 'system' },
   shape: { borderRadius: 10 },
   typography: {
     fontFamily: sans,

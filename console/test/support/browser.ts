@@ -49,6 +49,8 @@ export async function newWindow(
     await browser()
   ).newContext({
     viewport: size,
+    // No menu that is still closing stands beside what is looked for.
+    reducedMotion: 'reduce',
     permissions: ['clipboard-read', 'clipboard-write'],
     ...(storageState && { storageState }),
   });
