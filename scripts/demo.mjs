@@ -9,7 +9,8 @@ import { say, setUp, stop as fail, top } from './setup.mjs';
 if (process.env.SET_UP !== 'done') setUp();
 const { pino } = await import('pino');
 const { CannotStart, readSettings, startOrbis } = await import('../service/dist/index.js');
-const { hosts, loadDemo, loopbackFetch, smallSites, startDemoServer } = await import('../demo/dist/index.js');
+const { hosts, loadDemo, lookAtDemo, loopbackFetch, smallSites, startDemoServer } =
+  await import('../demo/dist/index.js');
 const { builtInSheets } = await import('../sheets/dist/index.js');
 const { createClient } = await import('../contract/dist/index.js');
 
@@ -123,5 +124,6 @@ async function prepare() {
     fail('The demo’s data was loaded only in part. Start over with: npm run demo -- --fresh');
   say('loading the demo’s data');
   await loadDemo(client, demoPort, { sendsMail: true });
+  await lookAtDemo(client);
   writeFileSync(loaded, `${new Date().toISOString()}\n`);
 }

@@ -19,6 +19,7 @@ import { addImport } from './commands/import.ts';
 import { addLearn } from './commands/learn.ts';
 import { addLogin } from './commands/login.ts';
 import { addAreas } from './commands/looking/areas.ts';
+import { addLook } from './commands/looking/look.ts';
 import { addMeasure } from './commands/looking/measure.ts';
 import { addPicture } from './commands/looking/picture.ts';
 import { addPreview } from './commands/looking/preview.ts';
@@ -131,7 +132,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addThirdParties,
     addTerms,
   ],
-  'Looked at with a browser:': [addPreview, addStill, addMeasure, addWeigh, addPicture, addAreas],
+  'Looked at with a browser:': [addPreview, addStill, addMeasure, addWeigh, addPicture, addAreas, addLook],
   'What is kept, all of it by the same five verbs:': [
     ...(Object.keys(verbs) as Verb[]).map(addVerb),
     addCopy,

@@ -99,6 +99,7 @@ const shownIn = {
   news: ['channels', 'messages', 'news', 'placements', 'changes'],
   // The start screen tells of what is wrong.
   loaded: ['hosts', 'resources', 'findings', 'placements'],
+  looks: ['looks', 'findings', 'placements'],
   harvests: ['harvests'],
   // What a code is to be enclosed with is said by its sheet too.
   providers: [

@@ -33,6 +33,7 @@ const headings: Record<(typeof consoleScreens)[number], string> = {
   '/register/:placement': 'Opening talk in fell/talks#main',
   '/attention': 'Attention',
   '/hosts': 'What your embeds load',
+  '/looks': 'How Talks looks',
   '/news': 'News',
   '/sweeps': 'Sweeps',
   '/providers': 'Providers',
@@ -88,7 +89,8 @@ describe('each screen of the console', () => {
     const heading = headings[screen];
     it(`${screen || '/'} opens by its address with “${heading}”, and nothing to complain of`, async () => {
       complaints.length = 0;
-      const query = screen === '/plan' ? '?page=fell/talks' : screen === '/steps' ? steps : '';
+      const query =
+        screen === '/plan' || screen === '/looks' ? '?page=fell/talks' : screen === '/steps' ? steps : '';
       await page.goto(test.url + screen.replace(/:(\w+)/, (_, name: string) => keys[name]!) + query);
       await page.getByRole('heading', { name: heading, level: 1 }).waitFor();
       expect(complaints).to.deep.equal([]);

@@ -27,6 +27,7 @@ export const consoleScreens = [
   '/terms',
   '/attention',
   '/hosts',
+  '/looks',
   '/news',
   '/sweeps',
   '/providers',

@@ -18,6 +18,8 @@ export * from './learned.ts';
 export * from './openapi.ts';
 export { characterCount } from './misfit.ts';
 export * from './loaded.ts';
+export * from './look-widths.ts';
+export * from './looks.ts';
 export * from './placement-days.ts';
 export * from './resource-states.ts';
 export * from './news-kinds.ts';

@@ -159,6 +159,8 @@ const parameterWords: Readonly<Record<string, string>> = {
   change: 'The id of a change of many embeds',
   harvest: 'The id of a harvest',
   finding: 'The id of a finding',
+  look: 'The id of a look at a page',
+  picture: 'The width of the window, or “popup”',
   sweep: 'The id of a sweep',
   channel: 'The name of a way by which news goes out',
   message: 'The id of a message',

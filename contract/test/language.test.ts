@@ -120,7 +120,7 @@ describe('the language file', () => {
     const found = [
       ...[...rules, ...pageRules].map(({ id }) => id),
       ...codesIn(
-        /^(?:reading|harvest|scan|plan|terms|resources)\//,
+        /^(?:reading|harvest|scan|plan|terms|resources|evidence)\//,
         /\brule: ('[a-z-]+'(?: \| '[a-z-]+')*)/g,
       ),
       // What only the service finds: it alone knows what was handed out since, and

@@ -80,3 +80,4 @@ export * from './learn/index.ts';
 export * from './search/index.ts';
 export * from './terms/index.ts';
 export * from './resources/index.ts';
+export * from './evidence/index.ts';

@@ -1,5 +1,5 @@
 import { starterStyle } from '@orbis/core';
-import type { Client, Sweep, Widths } from '@orbis/contract';
+import { ApiError, outcomeOf, type Client, type Sweep, type Widths } from '@orbis/contract';
 import { demoCodes, onPort } from './codes.ts';
 import { hosts } from './hosts.ts';
 import { loadFriends } from './load-friends.ts';
@@ -45,6 +45,19 @@ export async function loadDemo(
   });
   await addChannels(client, sendsMail);
   await sweepAll(client);
+}
+
+/**
+ * Looks at a page of the demo with a browser, where one is installed; without one, the demo has no pictures
+ * of its pages.
+ */
+export async function lookAtDemo(client: Client): Promise<void> {
+  const call = { params: { page: 'hollinfell/talks' }, body: {} };
+  await outcomeOf(await client.open('looks.take', call), () => undefined, 'broken off').catch(
+    (error: unknown) => {
+      if (!(error instanceof ApiError && error.code === 'browser-missing')) throw error;
+    },
+  );
 }
 
 /* How the observatory hears of what is found: in its feed reader, and by mail. */

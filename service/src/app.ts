@@ -20,6 +20,7 @@ import { importHandlers } from './http/resources/imports.ts';
 import { linkHandlers } from './http/resources/links.ts';
 import { mountRoutes } from './http/mount.ts';
 import { loadedHandlers } from './http/resources/loaded.ts';
+import { lookHandlers } from './http/resources/looks.ts';
 import { foundPageHandlers } from './http/resources/found-pages.ts';
 import { harvestHandlers } from './http/resources/harvests.ts';
 import { placementHandlers } from './http/resources/placements.ts';
@@ -87,6 +88,7 @@ export function createApp(deps: Deps): Express {
     ...pageHandlers(deps),
     ...foundPageHandlers(deps),
     ...loadedHandlers(deps),
+    ...lookHandlers(deps),
     ...spotHandlers(deps),
     ...sharedSpotHandlers(deps),
     ...placementHandlers(deps),

@@ -10,6 +10,7 @@ import type { ReadMetrics } from './metrics/answer.ts';
 import type { Metrics } from './metrics/metrics.ts';
 import type { Reader } from './reading/reader.ts';
 import type { Origins } from './origins.ts';
+import type { LookFiles } from './pictures/look-files.ts';
 
 /** Everything that the app needs of its surroundings. */
 export interface Deps {
@@ -21,6 +22,9 @@ export interface Deps {
   fetching: Pick<Fetching, 'readPage' | 'get'>;
   /** What looks at foreign code as its visitors will. */
   browser: Browser;
+  /** The pictures of looks at pages, and how many looks are kept in all. */
+  lookFiles: LookFiles;
+  looksKept: number;
   answers: Answers;
   reader: Reader;
   /** Asked at each request, as ports are known only once they are listened on. */

@@ -17,13 +17,14 @@ import { countDay } from './store/placement-days.ts';
 import { keepSiteFindings } from './store/site-findings.ts';
 import { hostReader } from './sweeping/read-host.ts';
 import { createSweeper } from './sweeping/sweeper.ts';
+import { tidyLookFiles } from './usecases/looks.ts';
 import { keepTermsFindings } from './usecases/terms-findings.ts';
 import type { RenderContext } from './usecases/render-context.ts';
 
 /** What jobs are done with. */
 export type JobTools = Pick<
   Deps,
-  'connection' | 'reader' | 'browser' | 'sheetRegistry' | 'origins' | 'now' | 'log' | 'metrics'
+  'connection' | 'reader' | 'browser' | 'sheetRegistry' | 'origins' | 'now' | 'log' | 'metrics' | 'lookFiles'
 > & {
   fetching: Fetching;
   readsTicked: boolean;
@@ -37,10 +38,11 @@ export type JobTools = Pick<
 
 /** Everything that goes on beside the answers: planning, sweeping, sending news; not started yet. */
 export function runJobs(
-  { connection: { db }, fetching, reader, browser, sheetRegistry, ...tools }: JobTools,
+  { connection, fetching, reader, browser, sheetRegistry, ...tools }: JobTools,
   undo: (() => unknown)[],
 ): Runner {
-  const { origins, now, log, readsTicked, gathers, asksEvery, mailer, metrics, version } = tools;
+  const { db } = connection;
+  const { origins, now, log, readsTicked, gathers, asksEvery, mailer, metrics, version, lookFiles } = tools;
   const { renderContext } = sheetRegistry;
   const refresh = (): Promise<void> => sheetRegistry.refresh(db);
   const renewed = (): Promise<RenderContext> => refresh().then(renderContext);
@@ -63,6 +65,7 @@ export function runJobs(
   const everySoOften = atMostEvery(lookEvery);
   const everyMinute = atMostEvery(minute);
   const everyTenMinutes = atMostEvery(tenMinutes);
+  const everyHour = atMostEvery(hour);
   const runner = together([
     createRunner([planJobs(planning)], { db, owner, now, log }),
     createSweeper(hostReader(sweeping, owner), {
@@ -73,6 +76,7 @@ export function runJobs(
         await everySoOften(() => lookAround(db, now()));
         await everyMinute(async () => keepTermsFindings(db, (await renewed()).sheets, now()));
         await everyTenMinutes(() => countDay(db, now()));
+        await everyHour(() => tidyLookFiles({ connection, lookFiles }));
       },
     }),
     createAsker({ ...{ db, fetching, reader, now, log, every: asksEvery }, renderContext: renewed }, owner),
@@ -88,7 +92,7 @@ export function runJobs(
 }
 
 /* What follows from what was planned and seen is looked up so often, in ms. */
-const [lookEvery, minute, tenMinutes] = [10_000, 60_000, 600_000];
+const [lookEvery, minute, tenMinutes, hour] = [10_000, 60_000, 600_000, 3_600_000];
 
 /* Findings that have waited long enough, and what holds of whole sites. */
 async function lookAround(db: Connection['db'], now: Date): Promise<void> {

@@ -1,4 +1,5 @@
 import { createServer, type Server } from 'node:http';
+import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
 import { neutralMark, type Sheet } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
@@ -21,6 +22,7 @@ import { createMailer, type Mailer } from './news/mailer.ts';
 import { metricsAnswer, metricsReader } from './metrics/answer.ts';
 import { createMetrics } from './metrics/metrics.ts';
 import { originsOf, type Origins } from './origins.ts';
+import { lookFiles } from './pictures/look-files.ts';
 import { closeServer, listen } from './listen.ts';
 import { roles, type Role } from './roles.ts';
 import { runJobs } from './start-jobs.ts';
@@ -93,18 +95,19 @@ export async function startOrbis(
     const known = (): Origins => origins!;
     const sheetRegistry = await openSheets(settings, sheets, { connection, reader, origins: known });
     const metrics = createMetrics();
-    const readMetrics = metricsReader(metrics, connection.db);
     const tools = { connection, fetching, reader, sheetRegistry, origins: known, now, log, metrics, version };
+    const readMetrics = metricsReader(metrics, connection.db);
     const does = (role: Role): boolean => only.includes(role);
     const mailer = openMailer(settings, known, undo);
-    const { ORBIS_MAIL_GATHERS: gathers, ORBIS_ASK_EVERY: asksEvery } = settings;
-    const runner = runJobs({ ...tools, browser, readsTicked, mailer, gathers, asksEvery }, undo);
+    const looks = openLooks(settings);
+    const runner = runJobs({ ...tools, ...looks, ...oftenIn(settings), browser, readsTicked, mailer }, undo);
     const app = createApp({
       ...tools,
       renderContext: sheetRegistry.renderContext,
       // Others look for work by themselves.
       runner: does('jobs') ? runner : { nudge: () => undefined },
       browser,
+      ...looks,
       answers: createAnswers(),
       hasMail: mailer !== null,
       readMetrics,
@@ -144,6 +147,18 @@ function openReaders(
   undo.push(() => browser.close());
   return { reader, fetching, browser };
 }
+
+/* How long news is gathered, and how often what embeds load is asked for. */
+const oftenIn = ({ ORBIS_MAIL_GATHERS: gathers, ORBIS_ASK_EVERY: asksEvery }: Settings) => ({
+  gathers,
+  asksEvery,
+});
+
+/* Where the pictures of looks are, and how many looks are kept. */
+const openLooks = (settings: Settings): Pick<Deps, 'lookFiles' | 'looksKept'> => ({
+  lookFiles: lookFiles(join(settings.ORBIS_DATA, 'looks')),
+  looksKept: settings.ORBIS_LOOKS_KEPT,
+});
 
 /* Metrics at a port of their own, where the settings name one. */
 async function openMetrics(settings: Settings, server: Server, undo: Undo): Promise<void> {

@@ -65,6 +65,7 @@ const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/channels', {}],
   ['/hosts', {}],
   ['/hosts', { host: 'host1.localhost' }],
+  ['/pages/s9%2Fp9/looks', {}],
   ['/resources', {}],
   ['/resources', { state: 'faulty' }],
   ['/resources', { host: 'host1.localhost' }],

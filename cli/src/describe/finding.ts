@@ -65,6 +65,14 @@ function wayOf({ rule, page, site, host, embed, id, facts, list }: KeptFinding):
       return [`orbis change finding ${id} --take-in`];
     case 'clip-outside':
       return embed === null ? [] : [`orbis set ${embed} start=… end=…`];
+    case 'shows-nothing':
+    case 'wider-than-window':
+    case 'moves-page':
+    case 'loads-early':
+    case 'does-not-play':
+    case 'starts-elsewhere':
+    case 'plays-on':
+      return page === null ? [] : [`orbis look ${page}`];
     case 'file-too-large':
       return [`orbis shrink FILE --wide ${String(facts['room'])}`];
     default:

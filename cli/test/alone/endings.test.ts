@@ -21,6 +21,7 @@ const words: Record<string, string[] | null> = {
   'sweep': [],
   'attention': [],
   'ask': [],
+  'look': ['fell/talks'],
   'shrink': null,
   'list hosts': [],
   'list resources': [],

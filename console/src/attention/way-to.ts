@@ -6,6 +6,7 @@ export interface Way {
   label: string;
 }
 
+const looks = (page: string): string => `/looks?page=${encodeURIComponent(page)}`;
 const plan = (page: string): string => `/plan?page=${encodeURIComponent(page)}`;
 
 /** The way to what is to be done about a finding; null where it is done with the finding itself. */
@@ -32,6 +33,14 @@ export function wayTo({ rule, page, placement, site, host, embed, facts }: KeptF
     case 'file-altered':
     case 'file-unreachable':
       return placement === null ? null : { to: `/register/${placement}`, label: 'Open its placement' };
+    case 'shows-nothing':
+    case 'wider-than-window':
+    case 'moves-page':
+    case 'loads-early':
+    case 'does-not-play':
+    case 'starts-elsewhere':
+    case 'plays-on':
+      return page === null ? null : { to: looks(page), label: 'See the pictures' };
     case 'page-redirects':
     case 'built-by-scripts':
       return { to: `/places/${site}`, label: 'Open its site' };

@@ -89,6 +89,16 @@ export default function PlanScreen() {
                 ? 'Show a page with it in a picture'
                 : 'Show the page in a picture'}
           </Button>
+          {!plan.block && (
+            <Button
+              variant="outlined"
+              size="small"
+              component={Link}
+              to={`/looks?page=${encodeURIComponent(key)}`}
+            >
+              How it looks
+            </Button>
+          )}
           <Button variant="outlined" size="small" loading={check.isPending} onClick={() => check.mutate()}>
             {plan.block ? 'Check it now' : 'Check this page now'}
           </Button>

@@ -18,6 +18,7 @@ import type {
   ResourceUse,
   Role,
   SearchField,
+  SeenPlaying,
   SnippetPosition,
   SpotDevice,
   SpotRoom,
@@ -26,6 +27,7 @@ import type {
 } from '@orbis/core';
 import type { YAMLError } from 'yaml';
 import type { ChannelKind, MessageState, NewsKind } from '../news-kinds.ts';
+import type { ComplaintCode, LookWidth } from '../look-widths.ts';
 import type { ResourceState } from '../resource-states.ts';
 import type { Schedule, Weekday } from '../weekdays.ts';
 import type { ChangeFacts, ChangeKind } from '../change-facts.ts';
@@ -275,6 +277,20 @@ export interface Language {
     took: (milliseconds: number) => string;
     /** How many addresses of a host there are, and with how many something is wrong. */
     summary: (counts: { resources: number; faulty: number }) => string;
+  };
+  /** What a browser saw of published pages. */
+  looks: {
+    /** What the windows of these widths are, as labels. */
+    devices: Readonly<Record<LookWidth, string>>;
+    /** What a page complains of, of its host and what was said. */
+    complaints: Readonly<Record<ComplaintCode, (facts: Facts) => string>>;
+    size: (box: { width: number; height: number } | null) => string;
+    shows: (shows: boolean | null, box: object | null) => string;
+    /** How far a page jumps while it loads, as a clause. */
+    moved: (moved: number) => string;
+    loads: (load: { requests: number; size: string }) => string;
+    playing: (seen: SeenPlaying) => string;
+    sent: (seen: { isSent: boolean; host: string | null; fields: readonly string[] }) => string;
   };
   /** The feed of what was done. */
   feed: { title: string; undone: (said: string) => string };

@@ -9,6 +9,7 @@ import { groupRoutes } from './groups.ts';
 import { harvestRoutes } from './harvests.ts';
 import { headRoutes } from './heads.ts';
 import { loadedRoutes } from './loaded.ts';
+import { lookRoutes } from './looks.ts';
 import { newsRoutes } from './news.ts';
 import { placeRoutes } from './places.ts';
 import { planRoutes } from './plans.ts';
@@ -50,6 +51,7 @@ export const routes = {
   ...sweepRoutes,
   ...attentionRoutes,
   ...loadedRoutes,
+  ...lookRoutes,
   ...newsRoutes,
 } satisfies Record<RouteName, Route>;
 export type Routes = typeof routes;
@@ -57,6 +59,7 @@ export type Routes = typeof routes;
 export { apiBase, pathOf, type RouteName } from './paths.ts';
 
 export type { AskEvent } from './loaded.ts';
+export type { LookEvent } from './looks.ts';
 export type { ImportEvent } from './groups.ts';
 export type { FoundPage, FoundPages, PageSearchEvent } from './found-pages.ts';
 export type { EndpointImport, OembedEndpointRow } from './endpoints.ts';

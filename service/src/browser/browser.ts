@@ -27,6 +27,8 @@ export interface WorkOptions {
   declared: readonly string[];
   /** How many pixels of a picture one of CSS is; 1 where nothing is said. */
   scale?: number;
+  /** How long it may take at least, where that is more than usual. */
+  seconds?: number;
   /** Whoever waits for it. */
   signal?: AbortSignal;
 }
@@ -49,7 +51,7 @@ const mostWaiting = 8;
 export function createBrowser({
   chromium,
   allowPrivate,
-  seconds = 45,
+  seconds: usual = 45,
   memory = 1_500_000_000,
   resolve = resolveHost,
 }: BrowserOptions): Browser {
@@ -58,6 +60,7 @@ export function createBrowser({
 
   const once = async <T>(task: (tab: Tab) => Promise<T>, options: WorkOptions): Promise<T> => {
     const { declared, scale = 1, signal } = options;
+    const seconds = Math.max(usual, options.seconds ?? 0);
     const given = [ended.signal, ...(signal ? [signal] : [])];
     const late = AbortSignal.timeout(seconds * 1000);
     const end = AbortSignal.any([late, ...given]);

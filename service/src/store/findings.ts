@@ -37,7 +37,7 @@ export interface Found {
  * Writes down all that was found at one place, which takes the place of what had been found there: what is
  * new is open, what was solved is open again, and what is found nowhere any more is solved. Call it in a
  * transaction.
- * @param scope the place: `page:12`, `site:3`, `resource:7`.
+ * @param scope the place: `page:12`, `look:12`, `site:3`, `resource:7`.
  */
 export async function keepFound(
   tx: Handle,
@@ -203,11 +203,13 @@ export const letFindingsOfPlacementsGo = (tx: Handle, placed: SQL): Promise<void
 
 /** What was found on pages that go is not there any more. Call it in a transaction, while they are there. */
 export async function letFindingsOnPagesGo(tx: Handle, pages: SQL | undefined): Promise<void> {
-  const scopes = tx
-    .select({ scope: sql<string>`concat('page:', ${page.id})` })
-    .from(page)
-    .where(pages);
-  await letFindingsAtGo(tx, inArray(findingAt.scope, scopes));
+  for (const seen of ['page:', 'look:']) {
+    const scopes = tx
+      .select({ scope: sql<string>`concat(${seen}, ${page.id})` })
+      .from(page)
+      .where(pages);
+    await letFindingsAtGo(tx, inArray(findingAt.scope, scopes));
+  }
 }
 
 /** What was found at places that go is not there any more, which may be found elsewhere as well. */

@@ -10,6 +10,7 @@ export * from './tables/placement-days.ts';
 export * from './tables/issued.ts';
 export * from './tables/site-heads.ts';
 export * from './tables/sweeps.ts';
+export * from './tables/looks.ts';
 export * from './tables/resources.ts';
 export * from './tables/findings.ts';
 export * from './tables/news.ts';

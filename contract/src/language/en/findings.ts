@@ -2,6 +2,7 @@ import type { Language } from '../language.ts';
 import type { Condition, Facts } from '@orbis/core';
 import { attentionFindings } from './attention.ts';
 import { loadedFindings } from './loaded.ts';
+import { seenFindings } from './looks.ts';
 import { conditions } from './options.ts';
 import { problems } from './problems.ts';
 import { termsFindings } from './terms.ts';
@@ -426,4 +427,5 @@ export const findings = {
   ...attentionFindings,
   ...termsFindings,
   ...loadedFindings,
+  ...seenFindings,
 } satisfies Language['findings'];

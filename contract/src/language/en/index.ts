@@ -17,6 +17,7 @@ import { learned, learnedAbout, learnedMeaning, learnProblems, step } from './le
 import { links } from './links.ts';
 import { byHand, conditions, options } from './options.ts';
 import { loaded, loadedTitles } from './loaded.ts';
+import { looks, seenTitles } from './looks.ts';
 import { misfits } from './misfits.ts';
 import { news } from './news.ts';
 import { problems } from './problems.ts';
@@ -101,9 +102,10 @@ export const en = {
   kindNames,
   evidence,
   findings,
-  findingTitles: { ...findingTitles, ...loadedTitles },
+  findingTitles: { ...findingTitles, ...loadedTitles, ...seenTitles },
   news,
   loaded,
+  looks,
   differences,
   learned,
   learnProblems,

@@ -1,0 +1,93 @@
+import { and, asc, desc, eq, inArray, lt } from 'drizzle-orm';
+import type { Handle } from '../database/connect.ts';
+import { afterId } from './pages.ts';
+import { look, page, site } from './schema.ts';
+import type { StoredLook } from './tables/looks.ts';
+
+/** So many looks at one page are kept. */
+export const looksOfPage = 8;
+
+export type LookRow = typeof look.$inferSelect;
+
+/** A look, with the key of its site and the path of its page. */
+export interface ShownLook {
+  look: LookRow;
+  site: { key: string };
+  page: { path: string };
+}
+
+const rows = (db: Handle) =>
+  db
+    .select({ id: look.id, look, site: { key: site.key }, page: { path: page.path } })
+    .from(look)
+    .innerJoin(page, eq(page.id, look.pageId))
+    .innerJoin(site, eq(site.id, page.siteId));
+
+/** Keeps what was seen of a page. */
+export async function insertLook(
+  tx: Handle,
+  values: { publicId: string; pageId: number; takenAt: Date; seen: StoredLook },
+): Promise<void> {
+  await tx.insert(look).values(values);
+}
+
+/** The looks at a page, the newest first. */
+export async function listLooks(
+  db: Handle,
+  pageId: number,
+  { limit, after }: { limit: number; after?: string | undefined },
+): Promise<{ items: ShownLook[]; next: string | null }> {
+  const from = afterId(after);
+  const found = await rows(db)
+    .where(and(eq(look.pageId, pageId), from === null ? undefined : lt(look.id, from)))
+    .orderBy(desc(look.id))
+    .limit(limit + 1);
+  const items = found.slice(0, limit);
+  return { items, next: found.length > limit ? String(items.at(-1)!.id) : null };
+}
+
+/** A look by its id; null where there is none. */
+export async function findLook(db: Handle, publicId: string): Promise<ShownLook | null> {
+  const [row] = await rows(db).where(eq(look.publicId, publicId));
+  return row ?? null;
+}
+
+/**
+ * Lets the oldest looks go: those at a page beyond the first so many, and those of all beyond so many.
+ * @returns their ids
+ */
+export async function letOldLooksGo(
+  tx: Handle,
+  pageId: number,
+  { ofPage, ofAll }: { ofPage: number; ofAll: number },
+): Promise<string[]> {
+  const old = await tx
+    .select({ id: look.id, publicId: look.publicId })
+    .from(look)
+    .where(eq(look.pageId, pageId))
+    .orderBy(desc(look.id))
+    .limit(1000)
+    .offset(ofPage);
+  const [last] = await tx.select({ id: look.id }).from(look).orderBy(desc(look.id)).limit(1).offset(ofAll);
+  const older = last
+    ? await tx
+        .select({ id: look.id, publicId: look.publicId })
+        .from(look)
+        .where(lt(look.id, last.id + 1))
+        .orderBy(asc(look.id))
+        .limit(1000)
+    : [];
+  const gone = new Map([...old, ...older].map(({ id, publicId }) => [id, publicId]));
+  if (gone.size > 0) await tx.delete(look).where(inArray(look.id, [...gone.keys()]));
+  return [...gone.values()];
+}
+
+/** Which of these ids are those of looks. */
+export async function looksAmong(db: Handle, publicIds: readonly string[]): Promise<Set<string>> {
+  if (publicIds.length === 0) return new Set();
+  const found = await db
+    .select({ publicId: look.publicId })
+    .from(look)
+    .where(inArray(look.publicId, [...publicIds]));
+  return new Set(found.map(({ publicId }) => publicId));
+}
