@@ -54,6 +54,29 @@ describe('an owner who has a page looked at', () => {
     await page.getByRole('button', { name: 'Phone' }).click();
     expect(await page.getByRole('img', { name: /in a window of 390 px/ }).count()).to.equal(2);
     expect(await barriers(page)).to.deep.equal([]);
+    await page.goto(`${test.url}/third-parties`);
+    await page.getByRole('button', { name: 'What pages load from others, as a table' }).click();
+    const table = page.getByRole('table', { name: 'What pages load from others' });
+    expect(await table.getByRole('row').count()).to.equal(2);
+    await table.getByRole('link', { name: 'hollinfell/talks' }).waitFor();
+    expect(await barriers(page)).to.deep.equal([]);
+    expect(complaints).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('finds what the provider keeps of an embed, and reads that nothing is to be pasted anew', async () => {
+    const { client, world } = test;
+    const host = `js.popplenook.localhost:${world.port}`;
+    const text = `<script async src="http://${host}/popup.js"></script>\n<div class="popplenook-popup" data-campaign="friends" data-after="1"></div>`;
+    await client.call('embeds.create', { body: { name: 'Friends', text } });
+    const { context, page, complaints } = await newWindow();
+    await page.goto(await test.orbis.link('sign-in'));
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
+    await page.goto(`${test.url}/collection/friends`);
+    await page.getByRole('button', { name: 'What it is' }).click();
+    const link = page.getByRole('link', { name: 'How it is set, at Popplenook' });
+    expect(await link.getAttribute('href')).to.equal(`http://${host}/campaigns/friends`);
+    await page.getByText('nothing is to be pasted anew').waitFor();
     expect(complaints).to.deep.equal([]);
     await context.close();
   });

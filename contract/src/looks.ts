@@ -124,6 +124,21 @@ export const look = z
   .meta({ id: 'Look' });
 export type Look = z.infer<typeof look>;
 
+/** How much a page loads from others, as it was when somebody last looked at it. */
+export const pageWeight = z.object({
+  look: publicId,
+  page: pageKey,
+  title: z.string(),
+  at: time,
+  requests: count.meta({ description: 'To others than the page’s own host' }),
+  bytes: count.meta({ description: 'What came in from them, with headers' }),
+  hosts: count,
+});
+export type PageWeight = z.infer<typeof pageWeight>;
+
+/** The pages that load most from others, the heaviest first. */
+export const pageWeights = z.object({ items: z.array(pageWeight) }).meta({ id: 'PageWeights' });
+
 export const looks = pageOf(look).meta({ id: 'LookPage' });
 
 /** Which picture of a look is meant: by the width of its window, or that of the pop-up. */

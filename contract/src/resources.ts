@@ -5,7 +5,7 @@ import { keptFinding } from './attention.ts';
 import { changeList, changeListPage } from './change-lists.ts';
 import { change } from './change-log.ts';
 import { harvestSummary } from './harvest.ts';
-import { frameWays, kinds, levels } from '@orbis/core';
+import { frameWays, keptThings, kinds, levels } from '@orbis/core';
 import { mostCounted, mostWaiting } from './counting.ts';
 import { count, key, label, pageOf, tag, time } from './common.ts';
 import { edit, snippet } from './edits.ts';
@@ -124,6 +124,20 @@ export const embed = embedSummary
       .string()
       .nullable()
       .meta({ description: 'Where people can see the item itself, at its provider' }),
+    kept: z
+      .array(
+        z.object({
+          what: z.enum(keptThings),
+          address: z.string(),
+          isInstant: z
+            .boolean()
+            .meta({ description: 'Whether what is changed there shows without a new paste' }),
+        }),
+      )
+      .meta({
+        description:
+          'Where its provider keeps what belongs to it: how it is set, what visitors chose or sent, how often it was seen',
+      }),
     same: key
       .nullable()
       .meta({ description: 'The first other embed that holds the very same code; null where none does' }),

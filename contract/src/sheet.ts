@@ -3,6 +3,7 @@ import { z } from './zod.ts';
 import {
   allOptions,
   canCompile,
+  keptThings,
   kinds,
   roles,
   settingPlaces,
@@ -259,6 +260,20 @@ export const sheetSchema = z
     direct: z.string().min(1).max(500).optional().meta({
       description: 'Where people can see the item itself; an RFC 6570 template as that of the code',
     }),
+    keeps: z
+      .array(
+        z.strictObject({
+          what: z.enum(keptThings),
+          at: z.string().min(1).max(500),
+          instant: z.boolean().optional(),
+        }),
+      )
+      .max(8)
+      .optional()
+      .meta({
+        description:
+          'Where its owner finds what it keeps of an item: how it is set, what visitors chose, what they sent, how often it was seen; RFC 6570 templates as that of the code. “instant”: what is changed there shows without a new code',
+      }),
     tellsTime: z
       .strictObject({ member: name, format: z.enum(['seconds', 'milliseconds']) })
       .optional()

@@ -414,3 +414,18 @@ describe('which document stands in a file', () => {
   ] as const)
     it(`is found ${how}`, () => expect(whichDocument(text, documents)).to.equal(which));
 });
+
+describe('pop-ups on a page', () => {
+  const popUp = (campaign: string): string =>
+    `<script async src="https://js.popplenook.localhost/popup.js"></script><div class="popplenook-popup" data-campaign="${campaign}"></div>`;
+  const told = (codes: Record<string, string>) =>
+    planPage(put(codes), { head: true }, digest)
+      .findings.filter(({ rule }) => rule === 'pop-ups-together')
+      .map(({ facts, placements }) => [facts['times'], facts['one'], facts['other'], placements.length]);
+
+  it('are said where there is more than one', () => {
+    expect(told({ 'x/p#a': popUp('one') })).to.deep.equal([]);
+    expect(told({ 'x/p#a': popUp('one'), 'x/p#b': counter })).to.deep.equal([]);
+    expect(told({ 'x/p#b': popUp('two'), 'x/p#a': popUp('one') })).to.deep.equal([[2, 'x/p#a', 'x/p#b', 2]]);
+  });
+});

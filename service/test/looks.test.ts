@@ -21,8 +21,9 @@ describe('a look at a page with what is placed on it', () => {
   let provider: Server;
   let port = 0;
   const sent: string[] = [];
+  let first: Look;
   before(async () => {
-    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes', ORBIS_LOOKS_KEPT: '6' } });
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes', ORBIS_LOOKS_KEPT: '9' } });
     own = await startSiteOfPages();
     provider = createServer((request, response) => {
       const path = new URL(request.url!, 'http://x').pathname;
@@ -104,6 +105,7 @@ describe('a look at a page with what is placed on it', () => {
       (codes) => pageOf(codes, hostile),
     );
     const [seen, widths] = await look('map');
+    first = seen;
     expect(widths).to.deep.equal([390, 768, 1280]);
     expect(seen.widths.map(({ width }) => width)).to.deep.equal([390, 768, 1280]);
     const map = placedIn(seen, 'Map');
@@ -239,17 +241,46 @@ describe('a look at a page with what is placed on it', () => {
     expect(sent).to.deep.equal([]);
   });
 
+  it('names the pages that load most from others, the heaviest first, by their newest look', async () => {
+    const { items } = (await test.client.call('looks.heaviest', { query: { site: 'hollinfell' } })).data;
+    const pages = items.map(({ page }) => page.split('/')[1]);
+    expect(new Set(pages).size).to.equal(pages.length);
+    expect(pages[0]).to.equal('talk');
+    expect(items[0]).to.deep.include({ title: 'talk', hosts: 1 });
+    const bytes = items.map((each) => each.bytes);
+    expect(bytes).to.deep.equal([...bytes].sort((a, b) => b - a));
+    expect((await test.client.call('looks.heaviest', { query: { limit: 1 } })).data.items).to.deep.equal([
+      items[0],
+    ]);
+  });
+
+  it('waits for a pop-up, and takes a picture of the window with it', async () => {
+    await published('popup', [
+      {
+        name: 'Friends',
+        text: `<script async src="http://js.popplenook.localhost:${test.world.port}/popup.js"></script>\n<div class="popplenook-popup" data-campaign="friends-of-the-fell" data-after="2"></div>`,
+      },
+    ]);
+    const [seen] = await look('popup');
+    expect(seen.hasPopUp).to.equal(true);
+    expect(placedIn(seen, 'Friends')).to.deep.include({ kind: 'popup', findings: [] });
+    const answer = await fetch(`${test.url}/api/v1/looks/${seen.id}/pictures/popup`, {
+      headers: { authorization: `Bearer ${test.token}` },
+    });
+    const { width, height } = await sharp(Buffer.from(await answer.arrayBuffer())).metadata();
+    expect([width, height]).to.deep.equal([1280, 800]);
+  });
+
   it('keeps so many looks, the newest first, and lets pictures go with the others', async () => {
     const { client } = test;
     const list = async (path: string) =>
       (await client.call('looks.list', { params: { page: `hollinfell/${path}` }, query: {} })).data.items;
-    const before = [...(await list('form')), ...(await list('later'))].map(({ id }) => id);
-    expect(before.length).to.equal(4);
-    for (let i = 0; i < 3; i += 1) await look('map');
-    expect((await list('map')).length).to.equal(3);
-    // Six in all: of those before only the newest three are left.
-    expect((await list('form')).length + (await list('later')).length).to.equal(3);
-    const gone = before.at(-1)!;
+    expect([...(await list('form')), ...(await list('later'))].length).to.equal(4);
+    expect((await list('map')).length).to.equal(1);
+    for (let i = 0; i < 2; i += 1) await look('map');
+    // Nine in all: what was seen first is gone, whatever page it was of.
+    expect((await list('map')).length).to.equal(2);
+    const gone = first.id;
     expect((await refusal(client.call('looks.read', { params: { look: gone } }))).code).to.equal('not-found');
     const answer = await fetch(`${test.url}/api/v1/looks/${gone}/pictures/1280`, {
       headers: { authorization: `Bearer ${test.token}` },

@@ -66,6 +66,8 @@ const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/hosts', {}],
   ['/hosts', { host: 'host1.localhost' }],
   ['/pages/s9%2Fp9/looks', {}],
+  ['/looks', {}],
+  ['/looks', { site: 's9' }],
   ['/resources', {}],
   ['/resources', { state: 'faulty' }],
   ['/resources', { host: 'host1.localhost' }],

@@ -30,10 +30,17 @@ export function describeEmbed(embed: Embed, colours: Colours): string {
   else if (embed.retired) rows.push(['Retired', 'yes']);
   if (embed.found) rows.push(...describeFound(embed.found));
   if (embed.direct) rows.push(['See it at', embed.direct]);
+  rows.push(...describeKept(embed));
   for (const finding of embed.reading.findings)
     rows.push([finding.level, `${finding.message} ${finding.remedy}`]);
   return facts(rows, colours);
 }
+
+const describeKept = ({ kept, reading }: Embed): [string, string][] =>
+  kept.map(({ what, address, isInstant }) => [
+    spoken.kept[what](reading.provider?.name ?? 'its provider'),
+    isInstant ? `${address}. ${spoken.kept.instant}` : address,
+  ]);
 
 const purgedLine = ({ at, by, reason }: NonNullable<Embed['purged']>): string =>
   `${formatTimestamp(at)}${by === '' ? '' : ` by ${by}`}: ${reason}`;

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { capital, formatKind } from '@orbis/contract/language';
+import { capital, formatKind, spoken } from '@orbis/contract/language';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import type { Embed } from '@orbis/contract';
@@ -109,6 +109,14 @@ const WhatItIs = ({ embed }: { embed: Embed }) => (
         </a>
       </Typography>
     )}
+    {embed.kept.map(({ what, address, isInstant }) => (
+      <Typography key={address}>
+        <a href={address} target="_blank" rel="noreferrer">
+          {spoken.kept[what](embed.reading.provider?.name ?? 'its provider')}
+        </a>
+        {isInstant && `. ${spoken.kept.instant}`}
+      </Typography>
+    ))}
     <CodeParts text={embed.base} reading={embed.reading} />
   </Stack>
 );

@@ -89,16 +89,7 @@ export default function PlanScreen() {
                 ? 'Show a page with it in a picture'
                 : 'Show the page in a picture'}
           </Button>
-          {!plan.block && (
-            <Button
-              variant="outlined"
-              size="small"
-              component={Link}
-              to={`/looks?page=${encodeURIComponent(key)}`}
-            >
-              How it looks
-            </Button>
-          )}
+          <HowItLooks plan={plan} />
           <Button variant="outlined" size="small" loading={check.isPending} onClick={() => check.mutate()}>
             {plan.block ? 'Check it now' : 'Check this page now'}
           </Button>
@@ -145,6 +136,14 @@ export default function PlanScreen() {
     </>
   );
 }
+
+/* A block has no page of its own that could be looked at. */
+const HowItLooks = ({ plan: { page, block } }: { plan: PagePlan }) =>
+  !block && (
+    <Button variant="outlined" size="small" component={Link} to={`/looks?page=${encodeURIComponent(page)}`}>
+      How it looks
+    </Button>
+  );
 
 /* What a tick brings about, where there is something to do. */
 const TickHint = ({ steps }: Pick<PagePlan, 'steps'>) =>

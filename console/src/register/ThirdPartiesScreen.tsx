@@ -15,6 +15,7 @@ import { Empty } from '../components/Empty.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
+import { HeaviestPages } from './HeaviestPages.tsx';
 
 const forms: readonly [ListForm, string][] = [
   ['html', 'Copy as HTML'],
@@ -58,7 +59,10 @@ export default function ThirdPartiesScreen() {
       {found.data?.length === 0 && (
         <Empty title="Nobody">What is placed contacts nobody but your own sites.</Empty>
       )}
-      {found.data && found.data.length > 0 && <Parties parties={found.data} />}
+      <Stack spacing={3}>
+        {found.data && found.data.length > 0 && <Parties parties={found.data} />}
+        <HeaviestPages site={site} />
+      </Stack>
     </>
   );
 }

@@ -6,6 +6,7 @@ import type {
   Facts,
   FillFault,
   FixedSizeName,
+  KeptThing,
   Kind,
   LearnedLine,
   LearnProblem,
@@ -278,6 +279,8 @@ export interface Language {
     /** How many addresses of a host there are, and with how many something is wrong. */
     summary: (counts: { resources: number; faulty: number }) => string;
   };
+  /** What the provider of an embed keeps of it, as the words of a link; and that nothing is to be pasted. */
+  kept: Readonly<Record<KeptThing, (provider: string) => string>> & { instant: string };
   /** What a browser saw of published pages. */
   looks: {
     /** What the windows of these widths are, as labels. */

@@ -1,7 +1,7 @@
 import { listQuery, problem, publicId } from '../common.ts';
 import { lookWidths } from '../look-widths.ts';
-import { look, lookPicture, looks } from '../looks.ts';
-import { pageKey } from '../place.ts';
+import { look, lookPicture, looks, pageWeights } from '../looks.ts';
+import { pageKey, siteKey } from '../place.ts';
 import { z } from '../zod.ts';
 import { paths } from './paths.ts';
 import { route } from './route.ts';
@@ -48,6 +48,19 @@ export const lookRoutes = {
     params: z.object({ page: pageKey }),
     query: listQuery,
     answer: looks,
+    statuses: [200],
+    errors: ['not-found'],
+  }),
+  'looks.heaviest': route({
+    ...paths['looks.heaviest'],
+    summary: 'The pages that load most from others, as they were last looked at, the heaviest first',
+    tag,
+    access: 'owner',
+    query: z.strictObject({
+      site: siteKey.optional(),
+      limit: z.coerce.number().int().min(1).max(50).default(12),
+    }),
+    answer: pageWeights,
     statuses: [200],
     errors: ['not-found'],
   }),

@@ -159,6 +159,7 @@ export const paths = {
   'findings.renew': { method: 'post', path: '/findings/:finding/renewal' },
   'looks.take': { method: 'post', path: '/pages/:page/looks' },
   'looks.list': { method: 'get', path: '/pages/:page/looks' },
+  'looks.heaviest': { method: 'get', path: '/looks' },
   'looks.read': { method: 'get', path: '/looks/:look' },
   'looks.picture': { method: 'get', path: '/looks/:look/pictures/:picture' },
   'hosts.list': { method: 'get', path: '/hosts' },

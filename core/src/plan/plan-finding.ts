@@ -6,6 +6,7 @@ export interface PlanFinding {
     | 'claims-collide'
     | 'kept-apart'
     | 'brought-twice'
+    | 'pop-ups-together'
     | 'too-wide'
     | 'too-high'
     | 'file-taken'

@@ -16,6 +16,7 @@ import { isBare } from './forms.ts';
 import { keptApartFindings, type KeptApart } from './keep-apart.ts';
 import { oncePerPage, type OncePerPage } from './once.ts';
 import { mergeOrders } from './order.ts';
+import { popUpsTogether } from './pop-ups.ts';
 import type { PlanFinding } from './plan-finding.ts';
 import type { LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
 import type { PlannedSite } from './planned-site.ts';
@@ -113,6 +114,7 @@ const findingsOf = (
       .filter(({ composition }) => isBare(composition))
       .map(({ placement }) => placement),
   ),
+  ...popUpsTogether([...worked, ...around.worked].map(({ placement }) => placement)),
   ...broughtTwice(worked, { heads, around, given }),
   ...worked.flatMap(({ placement, composition }) => [
     ...tooLarge(placement, composition),

@@ -5,6 +5,7 @@ export * from './reading.ts';
 export { limits, loneSurrogate } from './limits.ts';
 export { hostOf } from './addresses.ts';
 export { directOf } from './direct.ts';
+export { keptAt } from './kept-at.ts';
 export { linkIn, linksIn } from './input.ts';
 export { mend, type Mended } from './mend.ts';
 export { read, sheetOf, type ReadingContext } from './read.ts';

@@ -1,7 +1,7 @@
 import { parseTemplate } from 'url-template';
 import { escapeAttribute } from '../text/index.ts';
 import type { SheetMatch } from './match.ts';
-import type { FrameCode, Sheet } from './sheet.ts';
+import type { FrameCode, KeptThing, Sheet } from './sheet.ts';
 
 /**
  * The code for an item that somebody has only a link to: titled, lazily loaded, with the permissions
@@ -33,6 +33,22 @@ const expressions = /\{[+#./;?&]?(?:id|link|scheme|port)\}/g;
 /** Where people can see an item itself; null where the sheet does not say. */
 export const directLink = (match: SheetMatch): string | null =>
   match.sheet.direct === undefined ? null : parseTemplate(match.sheet.direct).expand(givenBy(match));
+
+/** A page on which a provider keeps something of an item. */
+export interface KeptPage {
+  what: KeptThing;
+  address: string;
+  /** Whether what is changed there shows on pages without a new code. */
+  isInstant: boolean;
+}
+
+/** Where the provider keeps what belongs to an item, as the sheet says. */
+export const keptPages = (match: SheetMatch): KeptPage[] =>
+  (match.sheet.keeps ?? []).map(({ what, at, instant = false }) => ({
+    what,
+    address: parseTemplate(at).expand(givenBy(match)),
+    isInstant: instant,
+  }));
 
 /** Where the provider answers questions about its links (oEmbed 1.0); null where the sheet does not say. */
 export const oembedEndpoint = (match: SheetMatch): string | null =>

@@ -124,6 +124,13 @@ export interface FrameCode {
   attributes?: Record<string, string>;
 }
 
+/**
+ * What a provider keeps of an item on pages of its own: how it is set, what visitors chose, what they sent,
+ * and how often it was seen.
+ */
+export const keptThings = ['settings', 'choices', 'answers', 'counts'] as const;
+export type KeptThing = (typeof keptThings)[number];
+
 /** An element by what it is called: all that is said must hold. */
 export interface MountPattern {
   element?: string;
@@ -183,6 +190,11 @@ export interface Sheet {
   oembed?: { endpoint: string; formats?: ('json' | 'xml')[] };
   /** Where people can see the item itself: an RFC 6570 template as those of the code. */
   direct?: string;
+  /**
+   * Where its owner finds what it keeps of an item: RFC 6570 templates as those of the code; and whether what
+   * is changed there shows without a new code.
+   */
+  keeps?: { what: KeptThing; at: string; instant?: boolean }[];
   /**
    * How its player tells its time to the page around it: where in the messages that it posts (HTML, section
    * 9.3) the time stands.

@@ -1,6 +1,6 @@
 import { Router, urlencoded } from 'express';
 import { escapeHtml, htmlPage } from '../html.ts';
-import { scriptHost } from './serve-script.ts';
+import { ownersPage, scriptHost } from './serve-script.ts';
 import type { StandIn } from './stand-in.ts';
 
 const host = 'formwold.localhost';
@@ -12,6 +12,7 @@ const host = 'formwold.localhost';
  */
 function forms(): Router {
   const router = scriptHost('/form.js', 'formwold.js');
+  router.use(ownersPage('/letters/:letter/sent', 'Letter', 'Who has signed up for it.'));
   router.post('/letters/:letter', urlencoded({ extended: false }), (request, response) => {
     const { hf_trap: trap, then } = request.body as Record<string, string>;
     const trapped = Boolean(trap);

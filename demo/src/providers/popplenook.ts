@@ -1,4 +1,4 @@
-import { scriptHost } from './serve-script.ts';
+import { ownersPage, scriptHost } from './serve-script.ts';
 import type { StandIn } from './stand-in.ts';
 
 const host = 'js.popplenook.localhost';
@@ -10,7 +10,12 @@ const host = 'js.popplenook.localhost';
 export const popplenook: StandIn = {
   id: 'popplenook',
   name: 'Popplenook',
-  hosts: { [host]: () => scriptHost('/popup.js', 'popplenook.js') },
+  hosts: {
+    [host]: () =>
+      scriptHost('/popup.js', 'popplenook.js').use(
+        ownersPage('/campaigns/:campaign', 'Campaign', 'What it says, and to whom.'),
+      ),
+  },
   offers: (origin) => [
     {
       what: 'Friends of the Fell',

@@ -1,4 +1,5 @@
 import { Router } from 'express';
+import { ownersPage } from './serve-script.ts';
 import { asked, type StandIn } from './stand-in.ts';
 
 const host = 'count.tallywren.localhost';
@@ -39,6 +40,7 @@ function frames(): Router {
         `<svg xmlns="http://www.w3.org/2000/svg" width="88" height="31"><rect width="88" height="31" fill="#f1ebdc"/><text x="44" y="20" text-anchor="middle" font-family="monospace" font-size="13">${number}</text></svg>`,
       );
   });
+  router.use(ownersPage('/of/:site', 'Counter', 'How many came, day by day.'));
   return router;
 }
 

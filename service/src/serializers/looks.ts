@@ -1,4 +1,4 @@
-import { serializeFinding, spoken, type Look } from '@orbis/contract';
+import { serializeFinding, spoken, type Look, type PageWeight } from '@orbis/contract';
 import { judgeSeen } from '@orbis/core';
 import type { ShownLook } from '../store/looks.ts';
 import { pageKeyOf } from './places.ts';
@@ -16,5 +16,21 @@ export function serializeLook({ look: { publicId, takenAt, seen }, ...of }: Show
       ...each,
       message: spoken.looks.complaints[each.code](each.facts),
     })),
+  };
+}
+
+/** How much a page loads from others, by its newest look. */
+export function serializeWeight({
+  look: { publicId, takenAt, seen },
+  title,
+  foreignBytes,
+  ...of
+}: ShownLook & { title: string; foreignBytes: number }): PageWeight {
+  const others = seen.hosts.filter(({ isOwn }) => !isOwn);
+  return {
+    ...{ look: publicId, page: pageKeyOf(of), title, at: takenAt.toISOString() },
+    requests: others.reduce((sum, { before, after }) => sum + before.requests + after.requests, 0),
+    bytes: foreignBytes,
+    hosts: others.length,
   };
 }

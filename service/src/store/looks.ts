@@ -23,13 +23,37 @@ const rows = (db: Handle) =>
     .innerJoin(page, eq(page.id, look.pageId))
     .innerJoin(site, eq(site.id, page.siteId));
 
-/** Keeps what was seen of a page. */
+/** Keeps what was seen of a page, as its newest look. Call it in a transaction. */
 export async function insertLook(
   tx: Handle,
-  values: { publicId: string; pageId: number; takenAt: Date; seen: StoredLook },
+  values: { publicId: string; pageId: number; siteId: number; takenAt: Date; seen: StoredLook },
 ): Promise<void> {
-  await tx.insert(look).values(values);
+  await tx
+    .update(look)
+    .set({ newest: null })
+    .where(and(eq(look.pageId, values.pageId), eq(look.newest, 1)));
+  const foreign = values.seen.hosts.filter(({ isOwn }) => !isOwn);
+  const foreignBytes = foreign.reduce((sum, { before, after }) => sum + before.bytes + after.bytes, 0);
+  await tx.insert(look).values({ ...values, newest: 1, foreignBytes });
 }
+
+/** The newest looks at those pages that load most from others, the heaviest first. */
+export const heaviestLooks = (
+  db: Handle,
+  siteId: number | undefined,
+  limit: number,
+): Promise<(ShownLook & { title: string; foreignBytes: number })[]> =>
+  db
+    .select({
+      ...{ look, site: { key: site.key }, page: { path: page.path } },
+      ...{ title: page.title, foreignBytes: look.foreignBytes },
+    })
+    .from(look)
+    .innerJoin(page, eq(page.id, look.pageId))
+    .innerJoin(site, eq(site.id, page.siteId))
+    .where(and(eq(look.newest, 1), siteId === undefined ? undefined : eq(look.siteId, siteId)))
+    .orderBy(desc(look.foreignBytes), desc(look.id))
+    .limit(limit);
 
 /** The looks at a page, the newest first. */
 export async function listLooks(

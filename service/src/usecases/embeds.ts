@@ -1,4 +1,4 @@
-import { directOf, type Kind } from '@orbis/core';
+import { directOf, keptAt, type Kind, type Options } from '@orbis/core';
 import {
   apiBase,
   OrbisError,
@@ -69,6 +69,10 @@ export async function serializeSummaries(
 const pictureAddress = (embed: string, taken: Date | undefined): string | null =>
   taken === undefined ? null : `${apiBase}${pathOf('embeds.picture', { embed })}?taken=${taken.getTime()}`;
 
+/** The item’s own id, where a code says it as a setting. */
+export const accountIn = ({ account }: Options): string | null =>
+  typeof account === 'string' ? account : null;
+
 /** One embed whole, with the reading of its code. */
 async function serializeEmbed(
   db: Handle,
@@ -90,6 +94,7 @@ async function serializeEmbed(
     reading: serializeReading(reading),
     found: source.found,
     direct: directOf(reading, renderContext.sheets),
+    kept: keptAt(reading, accountIn(current), renderContext.sheets),
     same,
     inCode: current,
     current: serializeRevision(revision, source.number),

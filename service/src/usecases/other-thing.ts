@@ -1,6 +1,7 @@
 import { directOf } from '@orbis/core';
 import { formatKind } from '@orbis/contract';
 import type { OpenedCode } from './codes.ts';
+import { accountIn } from './embeds.ts';
 import type { RenderContext } from './render-context.ts';
 
 /** In what a code is another thing than the one before, each as it is said. */
@@ -24,7 +25,7 @@ export function otherThing(
     return { what: 'provider', was: sourceOf(was), is: sourceOf(is) };
   if (was.kind !== is.kind && [was, is].every(({ kind }) => !vague.has(kind)))
     return { what: 'kind', was: formatKind(was.kind, null), is: formatKind(is.kind, null) };
-  const items = [before, after].map((code) => directOf(code.reading, sheets) ?? accountOf(code));
+  const items = [before, after].map((code) => directOf(code.reading, sheets) ?? accountIn(code.current));
   const [item, other] = items;
   return item != null && other != null && item !== other ? { what: 'item', was: item, is: other } : null;
 }
@@ -33,9 +34,6 @@ type Reading = OpenedCode['reading'];
 
 /* What only tells how a thing is shown. */
 const vague: ReadonlySet<string> = new Set(['unknown', 'frame', 'image']);
-
-const accountOf = ({ current }: OpenedCode): string | null =>
-  typeof current['account'] === 'string' ? current['account'] : null;
 
 /* Of providers that nobody knows: whom the codes contact by themselves. */
 function haveOtherHosts(was: Reading, is: Reading): boolean {

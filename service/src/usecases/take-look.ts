@@ -140,7 +140,7 @@ async function keepLook(
   const found = foundBy(stored, there);
   const takenAt = now();
   const gone = await inTransaction(db, async (tx) => {
-    await insertLook(tx, { publicId, pageId: page.id, takenAt, seen: stored });
+    await insertLook(tx, { publicId, pageId: page.id, siteId: page.siteId, takenAt, seen: stored });
     await keepFound(tx, `look:${page.id}`, found, takenAt);
     return letOldLooksGo(tx, page.id, { ofPage: looksOfPage, ofAll: looksKept });
   }).catch(async (error: unknown) => {

@@ -99,7 +99,7 @@ export const fillStatements = (size: RegisterSize): string[] => [
   `insert into host_day select host.seq, date_sub(utc_date(), interval day.seq day), 50, 49 from seq_1_to_200 host join seq_0_to_60 day`,
   `insert into resource (id, public_id, same, \`use\`, address, host_id, state, next_at)
      select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), ${digestOf("concat('resource', seq)")}, 'frame', concat('https://host.localhost/', seq), if(seq <= 40000, 1, 1 + seq mod 200), if(seq mod 1000 = 3, 'faulty', 'well'), '2099-01-01' from seq_1_to_${size.placements}`,
-  `insert into look (id, public_id, page_id, taken_at, seen) select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 1 + seq mod ${size.pages}, ${now}, '{"url":"http://s.localhost/","widths":[],"placed":[],"hosts":[],"complaints":[],"hasPopUp":false}' from seq_1_to_${size.placements}`,
+  `insert into look (id, public_id, page_id, site_id, newest, foreign_bytes, taken_at, seen) select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 1 + seq mod ${size.pages}, 1 + (seq mod ${size.pages}) mod ${size.sites}, if(seq <= ${size.pages}, 1, null), 1000 * (seq mod 977), ${now}, '{"url":"http://s.localhost/","widths":[],"placed":[],"hosts":[],"complaints":[],"hasPopUp":false}' from seq_1_to_${size.placements}`,
   `insert into embed_resource select 1 + seq mod ${size.embeds}, seq, '[]' from seq_1_to_${size.placements}`,
   // The newest were all taken back.
   `insert into change_log (id, public_id, kind, facts, undone_at, created_at)

@@ -353,6 +353,12 @@ export const findings = {
       `${f.times === 2 ? 'Two embeds' : `${f.times} embeds`} on this page claim the same ${claims[f.what as keyof typeof claims]} “${f.name}”: one of them may not work.`,
     remedy: () => 'Put one of them into a frame of its own.',
   },
+  'pop-ups-together': {
+    message: (f) =>
+      `${f.times === 2 ? 'Two pop-ups' : `${f.times} pop-ups`} come up on this page: in ${f.one} and in ${f.other}${f.times === 2 ? '' : ', and more'}.`,
+    remedy: () =>
+      'Visitors close what covers what they came for. Keep one, or have the other come up much later, where its provider lets you say so.',
+  },
   'link-time': {
     message: (f) =>
       `The time is given as a link gives it (${f.parameter}=${f.value}); in an embed it has no effect.`,

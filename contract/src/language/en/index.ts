@@ -13,6 +13,7 @@ import { thirdParties } from './third-parties.ts';
 import { errors } from './errors.ts';
 import { findings } from './findings.ts';
 import { kindNames } from './kinds.ts';
+import { kept } from './kept.ts';
 import { learned, learnedAbout, learnedMeaning, learnProblems, step } from './learned.ts';
 import { links } from './links.ts';
 import { byHand, conditions, options } from './options.ts';
@@ -103,6 +104,7 @@ export const en = {
   evidence,
   findings,
   findingTitles: { ...findingTitles, ...loadedTitles, ...seenTitles },
+  kept,
   news,
   loaded,
   looks,

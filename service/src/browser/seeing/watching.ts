@@ -35,6 +35,8 @@ export interface Watched {
   moved(): Promise<number>;
   /** What waits for a click or for consent, where its button shows. */
   waiting(): Promise<Waiting[]>;
+  /** Whether something has come up in front of the page; it is scrolled to. */
+  popUp(): Promise<boolean>;
   /** What it loads, by its code: whole addresses, by the placement. */
   addresses(): Promise<Record<string, string[]>>;
 }
@@ -67,6 +69,7 @@ export async function watch(session: CDPSession, sought: readonly Sought[]): Pro
     standing: () => ask('orbis.standing()'),
     moved: () => ask('orbis.moved.all'),
     waiting: () => ask('orbis.waiting()'),
+    popUp: () => ask('orbis.popUp()'),
     addresses: () => ask('orbis.addresses()'),
   };
 }
@@ -82,7 +85,7 @@ const watcher = (sought: readonly Sought[]): string => `(() => {
   const places = new Map();
   const moved = { all: 0, by: {} };
   let resized = { id: null, at: -Infinity };
-${readingCodes}${findingPlaced}${measuring}${noticing}${answering}
+${readingCodes}${findingPlaced}${measuring}${noticing}${poppingUp}${answering}
   look();
 })()`;
 
@@ -217,6 +220,18 @@ const noticing = `
   }).observe({ type: 'layout-shift', buffered: true });
 `;
 
+/* What stands in front of the page, and did not when it was first there. */
+const poppingUp = `
+  const covering = () => [...document.querySelectorAll('body *')].filter((element) => {
+    const isAbove = getComputedStyle(element).position === 'fixed' || element.matches('dialog[open],:popover-open');
+    if (!isAbove || !element.checkVisibility({ visibilityProperty: true, opacityProperty: true })) return false;
+    const { width, height } = element.getBoundingClientRect();
+    return width * height >= innerWidth * innerHeight * 0.01;
+  });
+  const atFirst = new WeakSet();
+  addEventListener('DOMContentLoaded', () => covering().forEach((element) => atFirst.add(element)), { once: true });
+`;
+
 /* What can be asked. */
 const answering = `
   const button = '[data-orbis-load="click"]>button,[data-orbis-load="allow"]>button';
@@ -232,6 +247,11 @@ const answering = `
       const { left, top, width, height } = element.getBoundingClientRect();
       return { id: each.id, x: left + width / 2, y: top + height / 2 };
     })),
+    popUp: () => {
+      const [first] = covering().filter((element) => !atFirst.has(element));
+      first?.scrollIntoView({ block: 'nearest', behavior: 'instant' });
+      return first !== undefined;
+    },
     addresses: () => Object.fromEntries(sought.map((each) => [each.id, codeOf(each).addresses])),
     elements: (id) => elementsOf(sought.find((each) => each.id === id)),
     within,

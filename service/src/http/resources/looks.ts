@@ -1,9 +1,9 @@
 import type { LookEvent } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
-import { serializeLook } from '../../serializers/looks.ts';
-import { listLooks } from '../../store/looks.ts';
+import { serializeLook, serializeWeight } from '../../serializers/looks.ts';
+import { heaviestLooks, listLooks } from '../../store/looks.ts';
 import { lookById, pictureOfLook } from '../../usecases/looks.ts';
-import { pageByKey } from '../../usecases/places.ts';
+import { pageByKey, siteByKey } from '../../usecases/places.ts';
 import { takeLook } from '../../usecases/take-look.ts';
 import type { Handlers, Named } from '../reply.ts';
 import { telling } from '../telling.ts';
@@ -25,6 +25,10 @@ export function lookHandlers(deps: Deps): Handlers<Named<'looks'>> {
       const { page } = await pageByKey(db, params.page);
       const { items, next } = await listLooks(db, page.id, query);
       return { data: { items: items.map(serializeLook), next } };
+    },
+    'looks.heaviest': async ({ query: { site, limit } }) => {
+      const siteId = site === undefined ? undefined : (await siteByKey(db, site)).id;
+      return { data: { items: (await heaviestLooks(db, siteId, limit)).map(serializeWeight) } };
     },
     'looks.read': async ({ params }) => ({ data: serializeLook(await lookById(db, params.look)) }),
     'looks.picture': ({ params }) => pictureOfLook(params, deps),
