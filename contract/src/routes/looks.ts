@@ -58,7 +58,7 @@ export const lookRoutes = {
     access: 'owner',
     query: z.strictObject({
       site: siteKey.optional(),
-      limit: z.coerce.number().int().min(1).max(50).default(12),
+      limit: z.coerce.number().int().min(1).max(200).default(12),
     }),
     answer: pageWeights,
     statuses: [200],

@@ -21,11 +21,10 @@ export function serializeLook({ look: { publicId, takenAt, seen }, ...of }: Show
 
 /** How much a page loads from others, by its newest look. */
 export function serializeWeight({
-  look: { publicId, takenAt, seen },
+  look: { publicId, takenAt, seen, foreignBytes },
   title,
-  foreignBytes,
   ...of
-}: ShownLook & { title: string; foreignBytes: number }): PageWeight {
+}: ShownLook & { title: string }): PageWeight {
   const others = seen.hosts.filter(({ isOwn }) => !isOwn);
   return {
     ...{ look: publicId, page: pageKeyOf(of), title, at: takenAt.toISOString() },

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, inArray, lt } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
+import { isOneOf } from './one-of.ts';
 import { afterId } from './pages.ts';
 import { look, page, site } from './schema.ts';
 import type { StoredLook } from './tables/looks.ts';
@@ -38,22 +39,31 @@ export async function insertLook(
 }
 
 /** The newest looks at those pages that load most from others, the heaviest first. */
-export const heaviestLooks = (
+export async function heaviestLooks(
   db: Handle,
   siteId: number | undefined,
   limit: number,
-): Promise<(ShownLook & { title: string; foreignBytes: number })[]> =>
-  db
-    .select({
-      ...{ look, site: { key: site.key }, page: { path: page.path } },
-      ...{ title: page.title, foreignBytes: look.foreignBytes },
-    })
+): Promise<(ShownLook & { title: string })[]> {
+  // Ids alone come from one index, whatever else is asked of each.
+  const ids = await db
+    .select({ id: look.id })
     .from(look)
-    .innerJoin(page, eq(page.id, look.pageId))
-    .innerJoin(site, eq(site.id, page.siteId))
     .where(and(eq(look.newest, 1), siteId === undefined ? undefined : eq(look.siteId, siteId)))
     .orderBy(desc(look.foreignBytes), desc(look.id))
     .limit(limit);
+  const found = await db
+    .select({ look, site: { key: site.key }, page: { path: page.path }, title: page.title })
+    .from(look)
+    .innerJoin(page, eq(page.id, look.pageId))
+    .innerJoin(site, eq(site.id, page.siteId))
+    .where(
+      isOneOf(
+        look.id,
+        ids.map(({ id }) => id),
+      ),
+    );
+  return found.sort((a, b) => b.look.foreignBytes - a.look.foreignBytes || b.look.id - a.look.id);
+}
 
 /** The looks at a page, the newest first. */
 export async function listLooks(
