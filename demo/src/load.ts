@@ -48,14 +48,14 @@ export async function loadDemo(
 }
 
 /**
- * Looks at a page of the demo with a browser, where one is installed; without one, the demo has no pictures
- * of its pages.
+ * Looks at a page of the demo with a browser; where there is none, or it does not work, the demo has no
+ * pictures of its pages.
  */
 export async function lookAtDemo(client: Client): Promise<void> {
   const call = { params: { page: 'hollinfell/talks' }, body: {} };
   await outcomeOf(await client.open('looks.take', call), () => undefined, 'broken off').catch(
     (error: unknown) => {
-      if (!(error instanceof ApiError && error.code === 'browser-missing')) throw error;
+      if (!(error instanceof ApiError && error.code.startsWith('browser-'))) throw error;
     },
   );
 }

@@ -9,7 +9,6 @@ export type Asker = (logged: Logged) => string | null;
 /**
  * Tells which placement something was asked for: what happens in its frames, what its code names, what a
  * script of it asked for in turn; and what is of a host that its code alone names.
- * @param scroll how far the page is scrolled, by which frames are found where they stand
  */
 export async function askers(
   page: Page,
