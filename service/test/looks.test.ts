@@ -1,7 +1,9 @@
 /* A page is looked at as a visitor looks at it: what shows, what jumps, what loads before anybody allowed it,
    what plays, and what a form sends. */
+import { createHash } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import type { Duplex } from 'node:stream';
 import { expect } from 'chai';
 import sharp from 'sharp';
 import { outcomeOf, type KeptFinding, type Look } from '@orbis/contract';
@@ -20,6 +22,7 @@ describe('a look at a page with what is placed on it', () => {
   let own: SiteOfPages;
   let provider: Server;
   let port = 0;
+  const opened: Duplex[] = [];
   const sent: string[] = [];
   let first: Look;
   before(async () => {
@@ -43,6 +46,19 @@ describe('a look at a page with what is placed on it', () => {
           `<!doctype html><title>Map</title><body style="background:repeating-linear-gradient(45deg,teal,tan 20px)">Map`,
         );
     });
+    provider.on('upgrade', ({ headers }, socket) => {
+      const accept = createHash('sha1')
+        .update(`${headers['sec-websocket-key']}258EAFA5-E914-47DA-95CA-C5AB0DC85B11`)
+        .digest('base64');
+      const answer = ['Upgrade: websocket', 'Connection: Upgrade', `Sec-WebSocket-Accept: ${accept}`];
+      socket.write(`HTTP/1.1 101 Switching Protocols\r\n${answer.join('\r\n')}\r\n\r\n`);
+      opened.push(socket);
+      // What a client sends is masked; closing is no text (RFC 6455, section 5.2).
+      socket.on('data', (data: Buffer) => {
+        if ((data[0]! & 0x0f) === 1) sent.push('a message');
+      });
+      socket.on('error', () => undefined);
+    });
     await new Promise<void>((resolve) => provider.listen(0, '127.0.0.1', resolve));
     ({ port } = provider.address() as AddressInfo);
     await test.client.call('sites.create', {
@@ -50,6 +66,7 @@ describe('a look at a page with what is placed on it', () => {
     });
   });
   after(async () => {
+    for (const socket of opened) socket.destroy();
     provider.closeAllConnections();
     provider.close();
     await own.stop();
@@ -227,7 +244,7 @@ describe('a look at a page with what is placed on it', () => {
     await published('form', [
       {
         name: 'Letter',
-        text: `<form action="http://letters.localhost:${port}/send" method="post"><label>Your address <input type="email" name="mail" required></label><input name="trap" style="display:none"><button>Sign up</button></form>`,
+        text: `<form action="http://letters.localhost:${port}/send" method="post"><label>Your address <input type="email" name="mail" required></label><input name="trap" style="display:none"><button>Sign up</button></form><img src="http://letters.localhost:${port}/map" alt=""><script>const line = new WebSocket('ws://letters.localhost:${port}/line'); document.addEventListener('input', ({ target }) => line.send(target.value), true)</script>`,
       },
     ]);
     expect(placedIn((await look('form'))[0], 'Letter').sent).to.equal(null);
@@ -238,6 +255,8 @@ describe('a look at a page with what is placed on it', () => {
       method: 'POST',
       fields: ['mail', 'trap'],
     });
+    // Nor by a line that was open before.
+    expect(opened.length).to.be.greaterThan(0);
     expect(sent).to.deep.equal([]);
   });
 

@@ -1,4 +1,5 @@
 import { formatRule, whereFound, type KeptFinding } from '@orbis/contract';
+import { isOfLook } from '@orbis/core';
 import type { Tools } from '../command.ts';
 import { fold, formatTimestamp, levelColour } from '../text.ts';
 
@@ -65,18 +66,11 @@ function wayOf({ rule, page, site, host, embed, id, facts, list }: KeptFinding):
       return [`orbis change finding ${id} --take-in`];
     case 'clip-outside':
       return embed === null ? [] : [`orbis set ${embed} start=… end=…`];
-    case 'shows-nothing':
-    case 'wider-than-window':
-    case 'moves-page':
-    case 'loads-early':
-    case 'does-not-play':
-    case 'starts-elsewhere':
-    case 'plays-on':
-      return page === null ? [] : [`orbis look ${page}`];
     case 'file-too-large':
       return [`orbis shrink FILE --wide ${String(facts['room'])}`];
     default:
       if (host !== null && page === null) return [`orbis list resources --host ${host}`];
-      return page === null ? [] : [`orbis plan ${page}`];
+      if (page === null) return [];
+      return [isOfLook(rule) ? `orbis look ${page}` : `orbis plan ${page}`];
   }
 }

@@ -1,3 +1,4 @@
+import { isOfLook } from '@orbis/core';
 import type { KeptFinding } from '@orbis/contract';
 
 /** Where something is done about a finding, and what the button to it says. */
@@ -33,20 +34,15 @@ export function wayTo({ rule, page, placement, site, host, embed, facts }: KeptF
     case 'file-altered':
     case 'file-unreachable':
       return placement === null ? null : { to: `/register/${placement}`, label: 'Open its placement' };
-    case 'shows-nothing':
-    case 'wider-than-window':
-    case 'moves-page':
-    case 'loads-early':
-    case 'does-not-play':
-    case 'starts-elsewhere':
-    case 'plays-on':
-      return page === null ? null : { to: looks(page), label: 'See the pictures' };
     case 'page-redirects':
     case 'built-by-scripts':
       return { to: `/places/${site}`, label: 'Open its site' };
     default:
       if (host !== null && page === null)
         return { to: `/hosts?host=${encodeURIComponent(host)}`, label: 'Show its addresses' };
-      return page === null ? null : { to: plan(page), label: 'Open the plan' };
+      if (page === null) return null;
+      return isOfLook(rule)
+        ? { to: looks(page), label: 'See the pictures' }
+        : { to: plan(page), label: 'Open the plan' };
   }
 }

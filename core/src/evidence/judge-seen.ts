@@ -2,16 +2,24 @@ import type { Facts } from '../reason.ts';
 import type { Kind } from '../reading/index.ts';
 import type { SeenPlaced, SeenPlaying } from './seen-on-page.ts';
 
+/** What a look at a page finds. */
+export const seenRules = [
+  'shows-nothing',
+  'wider-than-window',
+  'moves-page',
+  'loads-early',
+  'does-not-play',
+  'starts-elsewhere',
+  'plays-on',
+] as const;
+export type SeenRule = (typeof seenRules)[number];
+
+/** Whether a finding is of a look at a page, by its rule. */
+export const isOfLook = (rule: string): boolean => (seenRules as readonly string[]).includes(rule);
+
 /** Something that is wrong with what a browser saw of a placement. */
 export interface SeenFinding {
-  rule:
-    | 'shows-nothing'
-    | 'wider-than-window'
-    | 'moves-page'
-    | 'loads-early'
-    | 'does-not-play'
-    | 'starts-elsewhere'
-    | 'plays-on';
+  rule: SeenRule;
   level: 'error' | 'warning' | 'note';
   facts: Facts;
 }

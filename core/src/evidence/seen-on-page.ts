@@ -29,7 +29,7 @@ export interface SeenPlaying {
   began: 'by-itself' | 'pressed' | 'never';
   /** Where it began; null where it did not. */
   from: number | null;
-  /** Whether it stopped where it was asked to; null where nothing is asked, or it never began. */
+  /** Whether it stopped where it was asked to; null where nothing is asked, or that was not seen. */
   stops: boolean | null;
 }
 

@@ -10,6 +10,9 @@ export interface Gate {
   url: string;
   /** Lets a host through from now on, as the page that is looked at asks for it. */
   expect(address: string): void;
+  /** Lets nothing through any more, nor what is open already, until it is opened again. */
+  shut(): void;
+  open(): void;
   /** How many bytes have come in from outside since it was opened. */
   received(): number;
   close(): Promise<void>;
@@ -34,6 +37,7 @@ export async function openGate({ declared, allowPrivate, resolve }: GateRules): 
   const own = new Set(declared.map((site) => new URL(site).host));
   const expected = new Set<string>();
   const closed = { bytes: 0 };
+  let isShut = false;
   const server = new Server({
     host: '127.0.0.1',
     port: 0,
@@ -48,6 +52,7 @@ export async function openGate({ declared, allowPrivate, resolve }: GateRules): 
       for (let waited = 0; !expected.has(hostname.toLowerCase()) && waited < patience; waited += step)
         await wait(step);
       if (!expected.has(hostname.toLowerCase())) throw new RequestError('Nobody asked for this.', 403);
+      if (isShut) throw new RequestError('Nothing is let through now.', 403);
       return { dnsLookup: guarded(resolve, anywhere) };
     },
   });
@@ -60,6 +65,13 @@ export async function openGate({ declared, allowPrivate, resolve }: GateRules): 
     expect: (address) => {
       if (URL.canParse(address))
         expected.add(new URL(address).hostname.replace(/^\[|\]$/g, '').toLowerCase());
+    },
+    shut: () => {
+      isShut = true;
+      server.closeConnections();
+    },
+    open: () => {
+      isShut = false;
     },
     received: () =>
       server

@@ -67,7 +67,7 @@ const mostTried = 6;
  * waits for that, and presses what plays.
  */
 export async function lookAtWidth(
-  { page, context }: Tab,
+  { page, context, gate }: Tab,
   url: string,
   sought: readonly LookedFor[],
   { width, plays, waitsForPopUps, sendsForms }: HowClosely,
@@ -96,7 +96,7 @@ export async function lookAtWidth(
   const popUp = waitsForPopUps ? await awaitPopUps(page, watched) : null;
   const now = await atRest(() => watched.standing());
   const playing = plays ? await playAll(page, watched, now, sought) : new Map<string, SeenPlaying>();
-  const sent = sendsForms ? await sendAll(page, watched, url, now) : new Map<string, SentForm>();
+  const sent = sendsForms ? await sendAll({ page, gate }, watched, url, now) : new Map<string, SentForm>();
   return {
     ...{ width, ...shot, moved, popUp, complaints: heard },
     requests: logged.map((each) => withAsker(each, asker)),
@@ -202,7 +202,7 @@ async function playAll(
 
 /* Each on the page as it comes, since a form leads away from it. */
 async function sendAll(
-  page: Page,
+  { page, gate }: Pick<Tab, 'page' | 'gate'>,
   watched: Watched,
   url: string,
   standing: readonly Standing[],
@@ -210,9 +210,12 @@ async function sendAll(
   const sent = new Map<string, SentForm>();
   const shown = standing.filter((each): each is Standing & { box: SeenBox } => each.box !== null);
   for (const { id, box } of shown.slice(0, mostTried)) {
+    // What is typed in leaves by no way, whether it is asked for anew or was opened before.
+    gate.shut();
     const seen = await sendIn(page, watched, box);
     if (seen) sent.set(id, seen);
     await page.context().unrouteAll({ behavior: 'ignoreErrors' });
+    gate.open();
     if (seen)
       await untilQuiet(page, async () => {
         await page.goto(url, { waitUntil: 'load', timeout: loading });

@@ -102,12 +102,15 @@ async function untilPlaying(film: Film): Promise<State | null> {
   return null;
 }
 
-async function stopsAt(film: Film, end: number): Promise<boolean> {
+/* A film that ends before that has stopped as well; null where it does not get there in time. */
+async function stopsAt(film: Film, end: number): Promise<boolean | null> {
   await film.jump(Math.max(0, end - 1));
   for (let waited = 0; waited < ending; waited += step) {
     const now = await film.state();
-    if (now === null || (now.paused && now.at >= end - 0.5)) return true;
+    if (now === null) return null;
+    if (now.paused && (now.at >= end - 0.5 || waited >= ending / 2)) return true;
+    if (!now.paused && now.at > end + 1) return false;
     await wait(step);
   }
-  return false;
+  return null;
 }
