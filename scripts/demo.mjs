@@ -9,7 +9,7 @@ import { say, setUp, stop as fail, top } from './setup.mjs';
 if (process.env.SET_UP !== 'done') setUp();
 const { pino } = await import('pino');
 const { CannotStart, readSettings, startOrbis } = await import('../service/dist/index.js');
-const { hosts, loadDemo, lookAtDemo, loopbackFetch, smallSites, startDemoServer } =
+const { hosts, inspectDemo, loadDemo, lookAtDemo, loopbackFetch, smallSites, startDemoServer } =
   await import('../demo/dist/index.js');
 const { builtInSheets } = await import('../sheets/dist/index.js');
 const { createClient } = await import('../contract/dist/index.js');
@@ -125,5 +125,6 @@ async function prepare() {
   say('loading the demo’s data');
   await loadDemo(client, demoPort, { sendsMail: true });
   await lookAtDemo(client);
+  await inspectDemo(client);
   writeFileSync(loaded, `${new Date().toISOString()}\n`);
 }

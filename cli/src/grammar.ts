@@ -14,6 +14,7 @@ import { addEvents } from './commands/events.ts';
 import { addFill } from './commands/fill.ts';
 import { addHarvest } from './commands/harvest.ts';
 import { addHistory } from './commands/history.ts';
+import { addInspect } from './commands/inspect.ts';
 import { addExport } from './commands/export.ts';
 import { addImport } from './commands/import.ts';
 import { addLearn } from './commands/learn.ts';
@@ -123,6 +124,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addHead,
     addFill,
     addSweep,
+    addInspect,
     addHistory,
     addAsk,
     addAttention,

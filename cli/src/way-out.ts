@@ -42,6 +42,7 @@ const ways: Record<string, string> = {
   'changed-since': '“orbis list changes” shows what was done later.',
   'selector-finds-nothing': '“orbis areas PAGE” lists them.',
   'address-not-of-site': '“orbis change site SITE --also” says which it has.',
+  'inspection-running': '“orbis inspect SITE --last” says how far it is.',
   'specimen-missing': '“orbis specimen SITE” prints it.',
   'needs-page-head':
     '“orbis change site SITE head=yes” says the one, “orbis editor SITE --style-field yes” the other.',

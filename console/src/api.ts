@@ -78,7 +78,17 @@ export function useList<N extends ListName>(
 
 /** What can change, and which questions (by the first word of their key) its change shows in. */
 const shownIn = {
-  embeds: ['embeds', 'revisions', 'placements', 'plans', 'changes', 'harvests', 'providers', 'sites'],
+  embeds: [
+    'embeds',
+    'revisions',
+    'placements',
+    'plans',
+    'changes',
+    'harvests',
+    'providers',
+    'sites',
+    'history',
+  ],
   placements: [
     'placements',
     'findings',
@@ -89,10 +99,12 @@ const shownIn = {
     'changes',
     'changeLists',
     'changeListPages',
+    'history',
   ],
   lists: ['changeLists', 'changeListPages'],
-  sites: ['sites', 'findings', 'pages', 'sharedSpots', 'placements', 'plans', 'embeds', 'changes'],
-  sweeps: ['sweeps', 'placements', 'plans', 'changeListPages', 'findings'],
+  sites: ['sites', 'findings', 'pages', 'sharedSpots', 'placements', 'plans', 'embeds', 'changes', 'history'],
+  sweeps: ['sweeps', 'placements', 'plans', 'changeListPages', 'findings', 'history'],
+  inspections: ['inspections', 'looks', 'sweeps', 'placements', 'plans', 'findings', 'history'],
   // The start screen tells of the first of them.
   findings: ['findings', 'placements'],
   // The start screen tells of what did not get through.

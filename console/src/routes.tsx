@@ -58,6 +58,7 @@ export const router = createBrowserRouter([
           { path: 'third-parties', lazy: screen(() => import('./register/ThirdPartiesScreen.tsx')) },
           { path: 'terms', lazy: screen(() => import('./terms/TermsScreen.tsx')) },
           { path: 'attention', lazy: screen(() => import('./attention/AttentionScreen.tsx')) },
+          { path: 'inspections', lazy: screen(() => import('./inspections/InspectionsScreen.tsx')) },
           { path: 'looks', lazy: screen(() => import('./looks/LooksScreen.tsx')) },
           { path: 'hosts', lazy: screen(() => import('./hosts/HostsScreen.tsx')) },
           { path: 'news', lazy: screen(() => import('./news/NewsScreen.tsx')) },

@@ -101,6 +101,17 @@ describe('an owner who wants to know whether what is placed still loads', () => 
     await page.getByRole('button', { name: 'Placements by their state, as a table' }).click();
     const today = page.getByRole('table', { name: 'Placements by their state' }).getByRole('row').nth(1);
     expect(await today.getByRole('cell').allInnerTexts()).to.deep.equal(['2']);
+    expect(await page.getByRole('heading', { name: 'Out of date for how long' }).count()).to.equal(0);
+    const { db } = test.orbis.connection;
+    await db.execute(
+      `update placement set state = 'out-of-date', state_since = utc_timestamp() - interval 8 day limit 1`,
+    );
+    await countDay(db, new Date());
+    await page.reload();
+    await page.getByRole('button', { name: /^Placements that are out of date.*, as a table$/ }).click();
+    const late = page.getByRole('table', { name: /^Placements that are out of date/ });
+    expect(await late.getByRole('row', { name: '30 days at most' }).innerText()).to.match(/\s1$/);
+    expect(await late.getByRole('row').count()).to.equal(6);
     expect(await barriers(page)).to.deep.equal([]);
     expect(complaints).to.deep.equal([]);
     await context.close();

@@ -33,6 +33,7 @@ const headings: Record<(typeof consoleScreens)[number], string> = {
   '/register/:placement': 'Opening talk in fell/talks#main',
   '/attention': 'Attention',
   '/hosts': 'What your embeds load',
+  '/inspections': 'Check everything of fell',
   '/looks': 'How Talks looks',
   '/news': 'News',
   '/sweeps': 'Sweeps',
@@ -48,8 +49,12 @@ describe('each screen of the console', () => {
   let test: TestOrbis;
   let page: Page;
   let complaints: string[];
-  /** What stands behind the address of a plan that is shared. */
-  let steps: string;
+  /** What stands behind the address of a screen. */
+  const queries: Partial<Record<string, string>> = {
+    '/plan': '?page=fell/talks',
+    '/looks': '?page=fell/talks',
+    '/inspections': '?site=fell',
+  };
   const keys: Record<string, string> = { embed: 'opening-talk', site: 'fell', provider: 'kinorill' };
 
   before(async () => {
@@ -74,7 +79,7 @@ describe('each screen of the console', () => {
       params: { page: 'fell/talks' },
       body: { name: 'The web desk' },
     });
-    steps = new URL(link.url).hash;
+    queries['/steps'] = new URL(link.url).hash;
     Object.assign(keys, { list: list.id, placement: placement.id, harvest: harvest.id });
     ({ page, complaints } = await newWindow());
     await page.goto(await test.orbis.link('sign-in'));
@@ -89,9 +94,9 @@ describe('each screen of the console', () => {
     const heading = headings[screen];
     it(`${screen || '/'} opens by its address with “${heading}”, and nothing to complain of`, async () => {
       complaints.length = 0;
-      const query =
-        screen === '/plan' || screen === '/looks' ? '?page=fell/talks' : screen === '/steps' ? steps : '';
-      await page.goto(test.url + screen.replace(/:(\w+)/, (_, name: string) => keys[name]!) + query);
+      await page.goto(
+        test.url + screen.replace(/:(\w+)/, (_, name: string) => keys[name]!) + (queries[screen] ?? ''),
+      );
       await page.getByRole('heading', { name: heading, level: 1 }).waitFor();
       expect(complaints).to.deep.equal([]);
       expect(await page.title()).to.include('Orbis');

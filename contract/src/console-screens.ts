@@ -27,6 +27,7 @@ export const consoleScreens = [
   '/terms',
   '/attention',
   '/hosts',
+  '/inspections',
   '/looks',
   '/news',
   '/sweeps',

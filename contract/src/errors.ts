@@ -103,6 +103,8 @@ const statuses = {
   'time-passed': row(422, 2),
   'finding-without-code': row(409, 4),
   'job-running': row(409, 4),
+  'inspection-running': row(409, 4),
+  'inspection-ended': row(409, 4),
   'mail-not-set-up': row(409, 4),
   'too-many-channels': row(409, 4),
   'channel-unfit': row(422, 2),

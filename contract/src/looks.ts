@@ -54,6 +54,11 @@ const seenPlaced = z.object({
         .boolean()
         .nullable()
         .meta({ description: 'Whether it stopped where it was asked to; null where nothing is asked' }),
+      length: z
+        .number()
+        .nullable()
+        .default(null)
+        .meta({ description: 'How long it is, in seconds; null where that is not known' }),
     })
     .nullable()
     .meta({ description: 'What became of its film or sound; null where it has none' }),

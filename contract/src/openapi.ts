@@ -160,6 +160,7 @@ const parameterWords: Readonly<Record<string, string>> = {
   harvest: 'The id of a harvest',
   finding: 'The id of a finding',
   look: 'The id of a look at a page',
+  inspection: 'The id of a check of a whole site',
   picture: 'The width of the window, or “popup”',
   sweep: 'The id of a sweep',
   channel: 'The name of a way by which news goes out',

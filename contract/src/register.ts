@@ -188,6 +188,9 @@ export const placement = z
     spot: spotName,
     url: z.string(),
     state,
+    stateSince: time
+      .nullable()
+      .meta({ description: 'Since when it is in that state; null where that is not known' }),
     revision: z.number().int().meta({ description: 'The embed’s newest revision' }),
     carries: z
       .object({ delivery: z.number().int(), revision: z.number().int().nullable() })

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import * as fc from 'fast-check';
-import { judgeSeen, kinds, type SeenPlaced } from '@orbis/core';
+import { judgeSeen, kinds, lostSince, type SeenPlaced } from '@orbis/core';
 
 const box = { left: 16, top: 200, width: 560, height: 315 };
 const well: SeenPlaced = {
@@ -18,9 +18,11 @@ const well: SeenPlaced = {
 /* The same in one of its windows. */
 const at = (width: number, otherwise: object): SeenPlaced['widths'] =>
   well.widths.map((each) => (each.width === width ? { ...each, ...otherwise } : each));
-const played = (from: number, stops: boolean | null = null): SeenPlaced['playing'] => ({
-  ...{ began: 'pressed', from, stops },
-});
+const played = (
+  from: number,
+  stops: boolean | null = null,
+  length: number | null = 600,
+): SeenPlaced['playing'] => ({ began: 'pressed', from, stops, length });
 const rows: [string, Partial<SeenPlaced>, string[]][] = [
   ['is well', {}, []],
   ['has no size on a phone', { widths: at(390, { box: null, shows: false }) }, ['shows-nothing warning 390']],
@@ -39,7 +41,11 @@ const rows: [string, Partial<SeenPlaced>, string[]][] = [
   ['makes it jump a little', { widths: at(768, { moved: 0.1 }) }, []],
   ['loads before it may', { waits: true }, ['loads-early error ']],
   ['waits as it should', { waits: true, hostsBefore: [] }, []],
-  ['never plays', { playing: { began: 'never', from: null, stops: null } }, ['does-not-play error ']],
+  [
+    'never plays',
+    { playing: { began: 'never', from: null, stops: null, length: null } },
+    ['does-not-play error '],
+  ],
   ['begins where it should', { clip: { start: 112, end: null }, playing: played(112.4) }, []],
   [
     'begins at its beginning',
@@ -48,6 +54,17 @@ const rows: [string, Partial<SeenPlaced>, string[]][] = [
   ],
   ['begins anywhere', { playing: played(40) }, []],
   ['stops', { clip: { start: null, end: 184 }, playing: played(0, true) }, []],
+  [
+    'ends before its part does',
+    { clip: { start: 112, end: 184 }, playing: played(112, null, 170) },
+    ['film-ends-early warning '],
+  ],
+  [
+    'ends before its part begins',
+    { clip: { start: 112, end: null }, playing: played(0, null, 60) },
+    ['film-ends-early error '],
+  ],
+  ['is live', { clip: { start: 112, end: null }, playing: played(112, null, null) }, []],
   ['plays on', { clip: { start: null, end: 184 }, playing: played(0, false) }, ['plays-on warning ']],
 ];
 
@@ -78,6 +95,7 @@ describe('what a browser saw of a placement', () => {
           began: fc.constantFrom('by-itself' as const, 'pressed' as const, 'never' as const),
           from: fc.option(side),
           stops: fc.option(fc.boolean()),
+          length: fc.option(side),
         }),
       ),
     });
@@ -93,4 +111,42 @@ describe('what a browser saw of a placement', () => {
       }),
     );
   });
+});
+
+describe('what works no longer', () => {
+  const empty = { ...well, widths: at(1280, { shows: false }) };
+  const low = { ...well, widths: at(390, { box: { ...box, width: 358, height: 40 } }) };
+  const lost: [string, SeenPlaced, SeenPlaced[], string[]][] = [
+    ['where all is as it was', well, [well], []],
+    ['where nobody has looked before', empty, [], []],
+    ['of what shows nothing now', empty, [well], ['shows-nothing 0']],
+    ['since the last time that it was well', empty, [empty, well, well], ['shows-nothing 1']],
+    ['where it never was well', empty, [empty, empty], []],
+    ['where it was not on the page before', empty, [{ ...well, isThere: false }], []],
+    ['where it is not on the page now', { ...empty, isThere: false }, [well], []],
+    ['of what has shrunk', low, [well], ['much-smaller 0 390 358 × 315 358 × 40']],
+    ['of what had shrunk before', low, [low, well], []],
+    [
+      'of what showed nothing in between, and has shrunk',
+      low,
+      [empty, well],
+      ['much-smaller 1 390 358 × 315 358 × 40'],
+    ],
+    ['of what has grown', well, [low], []],
+    [
+      'of what shows nothing, and has no size',
+      { ...well, widths: at(390, { box: null }) },
+      [well],
+      ['shows-nothing 0'],
+    ],
+  ];
+  for (const [what, now, earlier, expected] of lost)
+    it(`is told ${what}`, () => {
+      const told = lostSince(now, earlier).map(({ finding: { rule, facts }, wellIn }) =>
+        [rule, wellIn, ...(rule === 'much-smaller' ? [facts['widths'], facts['was'], facts['is']] : [])].join(
+          ' ',
+        ),
+      );
+      expect(told).to.deep.equal(expected);
+    });
 });

@@ -5,6 +5,6 @@ export { smallSites, spotOfAll, type SmallSite } from './editors/small-sites.ts'
 export { markerLine } from './editors/tempers.ts';
 export { faultNames, type Fault } from './faults.ts';
 export { standIns, type StandIn } from './providers/index.ts';
-export { loadDemo, lookAtDemo, sweepAll } from './load.ts';
+export { inspectDemo, loadDemo, lookAtDemo, sweepAll } from './load.ts';
 export { loopbackFetch } from './loopback.ts';
 export { createDemoApp, startDemoServer, type DemoServer } from './server.ts';

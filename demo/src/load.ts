@@ -1,5 +1,5 @@
 import { starterStyle } from '@orbis/core';
-import { ApiError, outcomeOf, type Client, type Sweep, type Widths } from '@orbis/contract';
+import { ApiError, follow, outcomeOf, type Client, type Sweep, type Widths } from '@orbis/contract';
 import { demoCodes, onPort } from './codes.ts';
 import { hosts } from './hosts.ts';
 import { loadFriends } from './load-friends.ts';
@@ -59,6 +59,20 @@ export async function lookAtDemo(client: Client): Promise<void> {
     },
   );
 }
+
+/**
+ * Has everything of the observatory checked once, without a browser: what comes of the next check is held
+ * against how it is now.
+ */
+export async function inspectDemo(client: Client): Promise<void> {
+  const body = { site: 'hollinfell', looks: 0 };
+  const { data } = await client.call('inspections.create', { body });
+  const params = { inspection: data.id };
+  for await (const { endedAt } of follow(client, 'inspections.events', { params }, isOver))
+    if (endedAt !== null) return;
+}
+
+const isOver = ({ endedAt }: { endedAt: string | null }): boolean => endedAt !== null;
 
 /* How the observatory hears of what is found: in its feed reader, and by mail. */
 async function addChannels(client: Client, sendsMail: boolean): Promise<void> {

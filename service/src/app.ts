@@ -4,52 +4,16 @@ import express, { type Express, type RequestHandler } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { apiBase, openApi } from '@orbis/contract';
-import { changeHandlers } from './http/resources/changes.ts';
-import { browsingHandlers } from './http/resources/browsing.ts';
-import { contactHandlers } from './http/resources/contacts.ts';
-import { codeHandlers } from './http/resources/codes.ts';
 import { errorForLog } from './http/error-log.ts';
 import { consolePolicy, serveConsole } from './http/console.ts';
-import { endpointHandlers } from './http/resources/endpoints.ts';
 import { knownHosts, refuseCrossSite } from './http/guard.ts';
-import { healthHandlers } from './http/resources/health.ts';
 import { metricsRoute } from './http/metrics.ts';
 import { wellKnown } from './http/well-known.ts';
-import { embedHandlers } from './http/resources/embeds.ts';
-import { importHandlers } from './http/resources/imports.ts';
-import { linkHandlers } from './http/resources/links.ts';
 import { mountRoutes } from './http/mount.ts';
-import { loadedHandlers } from './http/resources/loaded.ts';
-import { lookHandlers } from './http/resources/looks.ts';
-import { foundPageHandlers } from './http/resources/found-pages.ts';
-import { harvestHandlers } from './http/resources/harvests.ts';
-import { placementHandlers } from './http/resources/placements.ts';
-import { planHandlers } from './http/resources/plans.ts';
-import { pageHandlers } from './http/resources/pages.ts';
-import { headHandlers } from './http/resources/heads.ts';
-import { thirdPartyHandlers } from './http/resources/third-parties.ts';
-import { changeListHandlers } from './http/resources/change-lists.ts';
-import { todayHandlers } from './http/resources/today.ts';
-import { registerHandlers } from './http/resources/register.ts';
-import { siteHandlers } from './http/resources/sites.ts';
-import { sharedSpotHandlers } from './http/resources/shared-spots.ts';
-import { spotHandlers } from './http/resources/spots.ts';
-import { termsHandlers } from './http/resources/terms.ts';
-import { presetHandlers } from './http/resources/presets.ts';
-import { savedSearchHandlers } from './http/resources/saved-searches.ts';
-import { providerHandlers } from './http/resources/providers.ts';
-import { ruleHandlers } from './http/resources/rules.ts';
 import { answerProblems, noRoute } from './http/problems.ts';
-import { revisionHandlers } from './http/resources/revisions.ts';
-import { sessionHandlers } from './http/resources/session.ts';
 import { warnOfProxy } from './http/proxy-warning.ts';
-import { tokenHandlers } from './http/resources/tokens.ts';
 import type { Deps } from './deps.ts';
-import { attentionHandlers } from './http/resources/attention.ts';
-import { channelHandlers } from './http/resources/channels.ts';
-import { messageHandlers } from './http/resources/messages.ts';
-import { newsHandlers } from './http/resources/news.ts';
-import { sweepHandlers } from './http/resources/sweeps.ts';
+import { handlersOf } from './http/handlers.ts';
 
 /** Builds the app of the console and the interface, without listening. */
 export function createApp(deps: Deps): Express {
@@ -64,46 +28,7 @@ export function createApp(deps: Deps): Express {
   app.use(compression());
   app.use('/api', refuseCrossSite(deps.origins));
   app.get('/api/openapi.json', describe(deps.version));
-  const handlers = {
-    ...healthHandlers(deps),
-    ...sessionHandlers(deps),
-    ...tokenHandlers(deps),
-    ...codeHandlers(deps),
-    ...browsingHandlers(deps),
-    ...contactHandlers(deps),
-    ...linkHandlers(deps),
-    ...embedHandlers(deps),
-    ...revisionHandlers(deps),
-    ...harvestHandlers(deps),
-    ...changeHandlers(deps),
-    ...importHandlers(deps),
-    ...termsHandlers(deps),
-    ...presetHandlers(deps),
-    ...savedSearchHandlers(deps),
-    ...providerHandlers(deps),
-    ...ruleHandlers(deps),
-    ...endpointHandlers(deps),
-    ...siteHandlers(deps),
-    ...headHandlers(deps),
-    ...pageHandlers(deps),
-    ...foundPageHandlers(deps),
-    ...loadedHandlers(deps),
-    ...lookHandlers(deps),
-    ...spotHandlers(deps),
-    ...sharedSpotHandlers(deps),
-    ...placementHandlers(deps),
-    ...registerHandlers(deps),
-    ...thirdPartyHandlers(deps),
-    ...todayHandlers(deps),
-    ...changeListHandlers(deps),
-    ...planHandlers(deps),
-    ...sweepHandlers(deps),
-    ...attentionHandlers(deps),
-    ...newsHandlers(deps),
-    ...channelHandlers(deps),
-    ...messageHandlers(deps),
-  };
-  app.use(apiBase, mountRoutes(handlers, deps), noRoute);
+  app.use(apiBase, mountRoutes(handlersOf(deps), deps), noRoute);
   app.use('/api', noRoute);
   app.use(metricsRoute(deps, deps.readMetrics));
   app.use(wellKnown(deps));

@@ -4,6 +4,7 @@ import type { Connection } from './database/connect.ts';
 import { inTransaction } from './database/transaction.ts';
 import type { Deps } from './deps.ts';
 import type { Fetching } from './fetching/client.ts';
+import { inspectionJobs } from './jobs/inspect.ts';
 import { planJobs } from './jobs/plan.ts';
 import { createAsker } from './asking/asker.ts';
 import { createCourier } from './news/courier.ts';
@@ -24,7 +25,16 @@ import type { RenderContext } from './usecases/render-context.ts';
 /** What jobs are done with. */
 export type JobTools = Pick<
   Deps,
-  'connection' | 'reader' | 'browser' | 'sheetRegistry' | 'origins' | 'now' | 'log' | 'metrics' | 'lookFiles'
+  | 'connection'
+  | 'reader'
+  | 'browser'
+  | 'sheetRegistry'
+  | 'origins'
+  | 'now'
+  | 'log'
+  | 'metrics'
+  | 'lookFiles'
+  | 'looksKept'
 > & {
   fetching: Fetching;
   readsTicked: boolean;
@@ -42,7 +52,7 @@ export function runJobs(
   undo: (() => unknown)[],
 ): Runner {
   const { db } = connection;
-  const { origins, now, log, readsTicked, gathers, asksEvery, mailer, metrics, version, lookFiles } = tools;
+  const { origins, now, log, gathers, asksEvery, mailer, metrics, version } = tools;
   const { renderContext } = sheetRegistry;
   const refresh = (): Promise<void> => sheetRegistry.refresh(db);
   const renewed = (): Promise<RenderContext> => refresh().then(renderContext);
@@ -60,24 +70,14 @@ export function runJobs(
     metrics,
     version,
   };
+  const looking = { ...tools, connection, fetching, browser, sheetRegistry, renderContext };
   const owner = randomUUID();
   const send = createSend({ db, fetching, mailer, origins, now });
-  const everySoOften = atMostEvery(lookEvery);
-  const everyMinute = atMostEvery(minute);
-  const everyTenMinutes = atMostEvery(tenMinutes);
-  const everyHour = atMostEvery(hour);
   const runner = together([
-    createRunner([planJobs(planning)], { db, owner, now, log }),
+    createRunner([planJobs(planning), inspectionJobs(looking)], { db, owner, now, log }),
     createSweeper(hostReader(sweeping, owner), {
       ...{ db, owner, log },
-      prepare: async () => {
-        await beginDueSweeps(db, now());
-        if (readsTicked) await beginDueChecks(db, now());
-        await everySoOften(() => lookAround(db, now()));
-        await everyMinute(async () => keepTermsFindings(db, (await renewed()).sheets, now()));
-        await everyTenMinutes(() => countDay(db, now()));
-        await everyHour(() => tidyLookFiles({ connection, lookFiles }));
-      },
+      prepare: lookAfter({ ...tools, connection }, renewed),
     }),
     createAsker({ ...{ db, fetching, reader, now, log, every: asksEvery }, renderContext: renewed }, owner),
     createCourier({ db, owner, send, gathers, now, log, metrics }),
@@ -89,6 +89,31 @@ export function runJobs(
     await Promise.all([runner.stop(), fetching.close(), reader.close()]);
   });
   return runner;
+}
+
+/* What nobody has asked for: done where it is time. */
+function lookAfter(
+  {
+    connection,
+    now,
+    readsTicked,
+    lookFiles,
+  }: Pick<JobTools, 'connection' | 'now' | 'readsTicked' | 'lookFiles'>,
+  renewed: () => Promise<RenderContext>,
+): () => Promise<void> {
+  const { db } = connection;
+  const everySoOften = atMostEvery(lookEvery);
+  const everyMinute = atMostEvery(minute);
+  const everyTenMinutes = atMostEvery(tenMinutes);
+  const everyHour = atMostEvery(hour);
+  return async () => {
+    await beginDueSweeps(db, now());
+    if (readsTicked) await beginDueChecks(db, now());
+    await everySoOften(() => lookAround(db, now()));
+    await everyMinute(async () => keepTermsFindings(db, (await renewed()).sheets, now()));
+    await everyTenMinutes(() => countDay(db, now()));
+    await everyHour(() => tidyLookFiles({ connection, lookFiles }));
+  };
 }
 
 /* What follows from what was planned and seen is looked up so often, in ms. */

@@ -34,6 +34,23 @@ describe('how placements were, day by day', () => {
     ];
     expect(await days()).to.deep.equal(both);
     expect(await days({ site: 'hollinfell' })).to.deep.equal(both);
+    // Since when each is out of date: a moment ago, eight days, and not known.
+    const late = async (name: string, since: string): Promise<void> =>
+      void (await db.execute(
+        `update placement set state = 'out-of-date', state_since = ${since}
+          where embed_id = (select id from embed where name = '${name}')`,
+      ));
+    await late('Opening', 'utc_timestamp() - interval 8 day');
+    await late('Second', 'null');
+    await countDay(db, today);
+    const ages = async (query = {}) => (await client.call('placementDays.read', { query })).data.outOfDate;
+    expect(await ages()).to.deep.equal({ month: 1, unknown: 1 });
+    await late('Second', 'utc_timestamp() - interval 1 minute');
+    await countDay(db, today);
+    expect(await ages({ site: 'hollinfell' })).to.deep.equal({ day: 1, month: 1 });
+    await late('Second', 'utc_timestamp() - interval 91 day');
+    await countDay(db, today);
+    expect(await ages()).to.deep.equal({ month: 1, longer: 1 });
     expect(
       (await refusal(client.call('placementDays.read', { query: { site: 'nosuch' } }))).problem.code,
     ).to.equal('not-found');

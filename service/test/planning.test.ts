@@ -201,7 +201,7 @@ describe('what is wanted of a placement', () => {
     )) as unknown as [[{ id: number; inputs: number }]];
     await markPage(db, page);
     const planned = { id: Number(found.id), inputs: found.inputs, wanted: '0'.repeat(64) };
-    expect([...(await recordWanted(db, [planned]))]).to.deep.equal([]);
+    expect([...(await recordWanted(db, [planned], new Date()))]).to.deep.equal([]);
     expect((await row('talk')).wanted).not.to.equal('0'.repeat(64));
   });
 

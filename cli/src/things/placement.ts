@@ -169,7 +169,7 @@ const describePlacement = (placement: Placement, colours: Colours): string =>
       ['Embed', `${placement.embed} (${placement.embedName})`],
       ['Place', placement.place],
       ['Page', placement.url],
-      ['State', formatState(placement.state)],
+      ['State', `${formatState(placement.state)}${since(placement.stateSince)}`],
       ['Revision', formatRevision(placement)],
       ['Only here', optionsLine(placement.options) || 'nothing is asked of it only here'],
       ...(placement.note === '' ? [] : [['Note', placement.note] as [string, string]]),
@@ -184,6 +184,8 @@ const describePlacement = (placement: Placement, colours: Colours): string =>
     ],
     colours,
   );
+
+const since = (at: string | null): string => (at === null ? '' : ` since ${formatTimestamp(at)}`);
 
 /** Which revision the page carries, and which is the newest where that differs. */
 export function formatRevision(placement: Pick<Placement, 'revision' | 'served' | 'carries'>): string {

@@ -34,6 +34,7 @@ const words: Record<string, string[] | null> = {
   'change channel': ['Tickets', '--pause'],
   'change message': ['0123456789', '--resend'],
   'remove channel': ['Tickets'],
+  'inspect': ['hollinfell'],
   'history': ['hollinfell/visit'],
   'preview': ['talk', '--out', 'never.png'],
   'still': ['talk', '--inside'],

@@ -15,6 +15,7 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { SideDrawer } from '../components/SideDrawer.tsx';
+import { ThingHistory } from '../components/ThingHistory.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { TermsForm } from '../terms/TermsForm.tsx';
 import { Details } from './Details.tsx';
@@ -85,6 +86,9 @@ export default function EmbedScreen() {
         </SideDrawer>
         <SideDrawer label="Revisions">
           <Revisions embed={now} etag={etag} />
+        </SideDrawer>
+        <SideDrawer label="History">
+          <ThingHistory of={{ embed: now.key }} />
         </SideDrawer>
       </ScreenHead>
       <Workbench key={now.key} embed={now} etag={etag} sheet={sheet} />

@@ -20,9 +20,11 @@ import { PlacedSeen } from './PlacedSeen.tsx';
 
 /** What a browser saw of a published page: now, or at an earlier time, or at two times side by side. */
 export default function LooksScreen() {
-  const key = useSearchParams()[0].get('page') ?? '';
-  const [chosen, setChosen] = useState<string | null>(null);
-  const [beside, setBeside] = useState('');
+  const asked = useSearchParams()[0];
+  const key = asked.get('page') ?? '';
+  // Whoever comes from the check of a site sees the two that were held against each other.
+  const [chosen, setChosen] = useState(asked.get('look'));
+  const [beside, setBeside] = useState(asked.get('beside') ?? '');
   const found = useQuery({
     queryKey: ['looks', key],
     queryFn: async () => {

@@ -1,7 +1,10 @@
 import Box from '@mui/material/Box';
-import { useParams } from 'react-router';
+import Button from '@mui/material/Button';
+import { Link, useParams } from 'react-router';
+import { Card } from '../components/Card.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
+import { ThingHistory } from '../components/ThingHistory.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { RemoveSite } from './RemoveSite.tsx';
 import { SiteForm } from './SiteForm.tsx';
@@ -19,10 +22,19 @@ export default function SiteScreen() {
       <ScreenHead
         title={site.name}
         lead="What you set here holds for every embed on this site that can have it. What is set on an embed, or at one of its places, wins."
-      />
+      >
+        <Button component={Link} to={`/inspections?site=${site.key}`} variant="outlined">
+          Check everything
+        </Button>
+      </ScreenHead>
       <SiteForm key={etag} site={site} etag={etag ?? ''} />
       <Box sx={{ mt: 3, maxWidth: 820 }}>
         <RemoveSite site={site} />
+      </Box>
+      <Box sx={{ mt: 3, maxWidth: 820 }}>
+        <Card title="What happened here">
+          <ThingHistory of={{ site: site.key }} />
+        </Card>
       </Box>
     </>
   );

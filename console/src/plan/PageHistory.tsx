@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { PageNews } from '@orbis/contract';
@@ -8,37 +9,44 @@ import { Card } from '../components/Card.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
 import { Findings } from '../components/Findings.tsx';
 import { More } from '../components/More.tsx';
+import { ThingHistory } from '../components/ThingHistory.tsx';
 import { StateMark } from '../components/StateMark.tsx';
 import { formatWhen } from '../components/when.ts';
 
 /** What sweeps saw on a page, the newest first: only where it was something new. */
 export function PageHistory({ page }: { page: string }) {
   const list = useList('sweeps.onPage', { limit: 5 }, { page });
-  if (list.items.length === 0) return null;
   return (
-    <Card title="What was seen here">
-      <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-        {list.items.map((news) => (
-          <Box
-            component="li"
-            key={`${news.sweep} ${news.at}`}
-            sx={{
-              'display': 'grid',
-              'gridTemplateColumns': { xs: '1fr', sm: '220px minmax(0, 1fr)' },
-              'gap': { xs: 0.5, sm: 2 },
-              'py': 1.25,
-              'borderTop': 1,
-              'borderColor': 'divider',
-              '&:first-of-type': { borderTop: 0, pt: 0 },
-            }}
-          >
-            <Typography color="textSecondary">{formatWhen(news.at)}</Typography>
-            <News news={news} />
+    <Stack spacing={3}>
+      {list.items.length > 0 && (
+        <Card title="What was seen here">
+          <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+            {list.items.map((news) => (
+              <Box
+                component="li"
+                key={`${news.sweep} ${news.at}`}
+                sx={{
+                  'display': 'grid',
+                  'gridTemplateColumns': { xs: '1fr', sm: '220px minmax(0, 1fr)' },
+                  'gap': { xs: 0.5, sm: 2 },
+                  'py': 1.25,
+                  'borderTop': 1,
+                  'borderColor': 'divider',
+                  '&:first-of-type': { borderTop: 0, pt: 0 },
+                }}
+              >
+                <Typography color="textSecondary">{formatWhen(news.at)}</Typography>
+                <News news={news} />
+              </Box>
+            ))}
           </Box>
-        ))}
-      </Box>
-      <More list={list} />
-    </Card>
+          <More list={list} />
+        </Card>
+      )}
+      <Card title="What was done here">
+        <ThingHistory of={{ page }} isDoneOnly none="Nothing was done here yet." />
+      </Card>
+    </Stack>
   );
 }
 

@@ -187,8 +187,10 @@ function ForHead({ code }: { code: string }) {
 }
 
 /* What its page was last seen with. */
-function seenIn({ served, carries, revision, lastSeenAt, pausedAt }: Placement): string {
-  const seen = `last seen ${formatWhen(lastSeenAt)}`;
+function seenIn({ served, carries, revision, lastSeenAt, pausedAt, state, stateSince }: Placement): string {
+  const isLate = state === 'out-of-date' && stateSince !== null;
+  const late = isLate ? `out of date since ${formatWhen(stateSince)} · ` : '';
+  const seen = `${late}last seen ${formatWhen(lastSeenAt)}`;
   if (pausedAt !== null) return `Paused since ${formatWhen(pausedAt)} · ${seen}`;
   if (served) return `Shown by its link, always as it is now · ${seen}`;
   if (carries === null) return `Not seen there yet; its newest revision is ${revision}.`;

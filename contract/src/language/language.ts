@@ -29,6 +29,7 @@ import type {
 import type { YAMLError } from 'yaml';
 import type { ChannelKind, MessageState, NewsKind } from '../news-kinds.ts';
 import type { ComplaintCode, LookWidth } from '../look-widths.ts';
+import type { OutOfDateFor } from '../out-of-date-for.ts';
 import type { ResourceState } from '../resource-states.ts';
 import type { Schedule, Weekday } from '../weekdays.ts';
 import type { ChangeFacts, ChangeKind } from '../change-facts.ts';
@@ -294,6 +295,34 @@ export interface Language {
     loads: (load: { requests: number; size: string }) => string;
     playing: (seen: SeenPlaying) => string;
     sent: (seen: { isSent: boolean; host: string | null; fields: readonly string[] }) => string;
+  };
+  /** The check of a whole site. */
+  inspections: {
+    /** How far it is. */
+    progress: (of: {
+      sweep: string | null;
+      readAt: string | null;
+      pages: { of: number; done: number };
+      looks: { of: number; done: number };
+    }) => string;
+    /** What came of it. */
+    result: (of: { state: string; well: number; lost: number }) => string;
+    /** That so many placements were looked at for the first time. */
+    unknown: (placements: number) => string;
+    looked: (pages: number) => string;
+    notLooked: (page: { page: string; why: string }) => string;
+    /** When something was well that is not now: when it was seen so, or until when. */
+    wellUntil: (when: string, isSeen: boolean) => string;
+  };
+  /** For how long something is out of date, by how long that is at most. */
+  outOfDateFor: Readonly<Record<OutOfDateFor, string>>;
+  /** What happened to a thing. */
+  history: {
+    changed: (said: string, by: string | null, isUndone: boolean) => string;
+    /** What a sweep saw otherwise, before the states. */
+    seen: (seen: { embed: string; place: string }) => string;
+    /** That somebody looked at a page, and with how many embeds something was wrong. */
+    looked: (wrong: number) => string;
   };
   /** The feed of what was done. */
   feed: { title: string; undone: (said: string) => string };

@@ -9,6 +9,8 @@ import { groupRoutes } from './groups.ts';
 import { harvestRoutes } from './harvests.ts';
 import { headRoutes } from './heads.ts';
 import { loadedRoutes } from './loaded.ts';
+import { historyRoutes } from './history.ts';
+import { inspectionRoutes } from './inspections.ts';
 import { lookRoutes } from './looks.ts';
 import { newsRoutes } from './news.ts';
 import { placeRoutes } from './places.ts';
@@ -52,6 +54,8 @@ export const routes = {
   ...attentionRoutes,
   ...loadedRoutes,
   ...lookRoutes,
+  ...inspectionRoutes,
+  ...historyRoutes,
   ...newsRoutes,
 } satisfies Record<RouteName, Route>;
 export type Routes = typeof routes;

@@ -20,7 +20,7 @@ export const thirdPartyRoutes = {
   'placementDays.read': route({
     ...paths['placementDays.read'],
     summary:
-      'How many placements were in each state, day by day, of the last 90 days: on one site, or on all',
+      'How many placements were in each state, day by day, of the last 90 days, and for how long those that are out of date have been: on one site, or on all',
     tag: 'Register',
     access: 'owner',
     query: z.strictObject({ site: siteKey.optional() }),

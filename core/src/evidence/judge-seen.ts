@@ -1,5 +1,6 @@
 import type { Facts } from '../reason.ts';
 import type { Kind } from '../reading/index.ts';
+import { judgeClip } from '../resources/index.ts';
 import type { SeenPlaced, SeenPlaying } from './seen-on-page.ts';
 
 /** What a look at a page finds. */
@@ -11,6 +12,8 @@ export const seenRules = [
   'does-not-play',
   'starts-elsewhere',
   'plays-on',
+  'film-ends-early',
+  'much-smaller',
 ] as const;
 export type SeenRule = (typeof seenRules)[number];
 
@@ -19,6 +22,7 @@ export const isOfLook = (rule: string): boolean => (seenRules as readonly string
 
 /** Something that is wrong with what a browser saw of a placement. */
 export interface SeenFinding {
+  /** “much-smaller” only where two looks are held against each other. */
   rule: SeenRule;
   level: 'error' | 'warning' | 'note';
   facts: Facts;
@@ -81,12 +85,20 @@ function early({ waits, hostsBefore }: SeenPlaced): SeenFinding[] {
 function playing({ playing: seen, clip }: SeenPlaced): SeenFinding[] {
   if (seen === null) return [];
   if (seen.began === 'never') return [{ rule: 'does-not-play', level: 'error', facts: {} }];
-  return [...elsewhere(seen, clip.start), ...on(seen, clip.end)];
+  const short = tooShort(seen, clip);
+  return short ? [short] : [...elsewhere(seen, clip.start), ...on(seen, clip.end)];
 }
 
 function elsewhere({ from }: SeenPlaying, start: number | null): SeenFinding[] {
   if (start === null || from === null || Math.abs(from - start) <= tolerance) return [];
   return [{ rule: 'starts-elsewhere', level: 'warning', facts: { from: Math.round(from), start } }];
+}
+
+/* The part that is asked for is not there any more, or its end is not. */
+function tooShort({ length }: SeenPlaying, { start, end }: SeenPlaced['clip']): SeenFinding | null {
+  const outside = length === null ? null : judgeClip({ start: start ?? 0, end }, length);
+  if (outside === null) return null;
+  return { rule: 'film-ends-early', level: outside.level, facts: outside.facts };
 }
 
 const on = ({ stops }: SeenPlaying, end: number | null): SeenFinding[] =>

@@ -31,6 +31,8 @@ export interface SeenPlaying {
   from: number | null;
   /** Whether it stopped where it was asked to; null where nothing is asked, or that was not seen. */
   stops: boolean | null;
+  /** How long it is; null where that is not known, as of what is live. */
+  length: number | null;
 }
 
 /** What is placed on a page, and what a browser saw of it. */

@@ -11,6 +11,9 @@ export interface JobHandler {
   leavesTrace: boolean;
   /** Writes down a job where there is something to do that nobody has asked for. */
   prepare?(db: Handle): Promise<void>;
-  /** Does the next step as this owner; `lost` where another process has taken the job meanwhile. */
-  step(job: JobRow, owner: string): Promise<'more' | 'none' | 'lost'>;
+  /**
+   * Does the next step as this owner; `lost` where another process has taken the job meanwhile.
+   * @param ending is aborted where this process is to stop: a step that takes long is broken off
+   */
+  step(job: JobRow, owner: string, ending: AbortSignal): Promise<'more' | 'none' | 'lost'>;
 }

@@ -43,7 +43,7 @@ export function together(runners: readonly Runner[]): Runner {
 
 function createLane(handler: JobHandler, tools: RunnerTools): Runner {
   const { db, owner } = tools;
-  let stopping = false;
+  const ending = new AbortController();
   let busy: Promise<void> = Promise.resolve();
   let timer: NodeJS.Timeout | null = null;
   let idle = true;
@@ -54,13 +54,13 @@ function createLane(handler: JobHandler, tools: RunnerTools): Runner {
     for (
       let job = await claimJob(db, handler.kind, owner);
       job;
-      job = stopping ? null : await claimJob(db, handler.kind, owner)
+      job = ending.signal.aborted ? null : await claimJob(db, handler.kind, owner)
     )
-      await workOn(job, handler, tools, () => stopping);
+      await workOn(job, handler, tools, ending.signal);
   };
 
   const round = (): void => {
-    if (stopping || !idle) return;
+    if (ending.signal.aborted || !idle) return;
     idle = false;
     busy = look()
       .then(() => void (away = false))
@@ -71,7 +71,7 @@ function createLane(handler: JobHandler, tools: RunnerTools): Runner {
       })
       .finally(() => {
         idle = true;
-        if (!stopping) timer = setTimeout(round, tick);
+        if (!ending.signal.aborted) timer = setTimeout(round, tick);
       });
   };
 
@@ -84,7 +84,7 @@ function createLane(handler: JobHandler, tools: RunnerTools): Runner {
     start: nudge,
     nudge,
     stop: async () => {
-      stopping = true;
+      ending.abort();
       if (timer) clearTimeout(timer);
       await busy;
     },
@@ -96,7 +96,7 @@ async function workOn(
   job: JobRow,
   handler: JobHandler,
   { db, owner, now, log }: RunnerTools,
-  isStopping: () => boolean,
+  ending: AbortSignal,
 ): Promise<void> {
   if (handler.leavesTrace) log.info({ job: job.publicId, kind: job.kind }, 'job taken');
   try {
@@ -104,8 +104,8 @@ async function workOn(
       const say = await renewLease(db, job.id, owner);
       if (say === 'lost') return;
       if (say === 'stop') return await endJob(db, job.id, owner, 'stopped', now());
-      if (isStopping()) return await releaseJob(db, job.id, owner);
-      const left = await handler.step(job, owner);
+      if (ending.aborted) return await releaseJob(db, job.id, owner);
+      const left = await handler.step(job, owner, ending);
       if (left === 'lost') return log.warn({ job: job.publicId }, 'another process has taken the job');
       if (left === 'none')
         return await (handler.leavesTrace
@@ -116,7 +116,7 @@ async function workOn(
     // Without the database there is nobody to tell; when it is back, the lease runs
     // out and the job goes on.
     if (isAway(error)) throw error;
-    if (isStopping()) return await releaseJob(db, job.id, owner);
+    if (ending.aborted) return await releaseJob(db, job.id, owner);
     log.error({ job: job.publicId, err: error }, 'job failed');
     if (await retryJob(db, job, owner)) return;
     await (handler.leavesTrace ? endJob(db, job.id, owner, 'failed', now()) : removeJob(db, job.id, owner));

@@ -1,14 +1,14 @@
 import { isDeepStrictEqual } from 'node:util';
 import { and, desc, eq, gt, inArray, isNull, lt } from 'drizzle-orm';
-import type { ChangeFacts } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from './chunks.ts';
 import type { Actor, EmbedRow, RevisionRow } from './embeds.ts';
+import { tellOfChange } from './history.ts';
 import { newPublicId } from './ids.ts';
 import { insertMany } from './insert-many.ts';
 import { isOneOf } from './one-of.ts';
 import { changeItem, changeLog, embed, revision } from './schema.ts';
-import type { ChangeEffect } from './tables/changes.ts';
+import { thingsOfChange, type WhatChanges } from './things-of-change.ts';
 
 export type ChangeRow = typeof changeLog.$inferSelect;
 
@@ -20,9 +20,7 @@ export interface ChangedEmbed {
 }
 
 /** Something that is being done. */
-export interface NewChange {
-  facts: ChangeFacts;
-  effect?: ChangeEffect;
+export interface NewChange extends WhatChanges {
   embeds?: readonly ChangedEmbed[];
 }
 
@@ -45,6 +43,8 @@ export async function recordChange(
     changeItem,
     embeds.map((each) => ({ changeId: insertId, ...each })),
   );
+  const things = await thingsOfChange(tx, { facts, effect, embeds });
+  await tellOfChange(tx, { changeId: insertId, at: now }, things);
   return publicId;
 }
 

@@ -186,6 +186,7 @@ export interface SweptPlacement extends Pick<
   | 'pageId'
   | 'lastSeenAt'
   | 'seen'
+  | 'state'
   | 'wanted'
   | 'issued'
   | 'stale'
@@ -208,6 +209,7 @@ export const placementsToSweep = (db: Handle, pageIds: readonly number[]): Promi
       pageId: placement.pageId,
       lastSeenAt: placement.lastSeenAt,
       seen: placement.seen,
+      state: placement.state,
       wanted: placement.wanted,
       issued: placement.issued,
       stale: placement.stale,

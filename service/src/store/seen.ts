@@ -1,14 +1,17 @@
 import { eq, sql } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { isSeenAnywhere, keepSeenOnPage } from './blocks.ts';
+import type { SeenOtherwise } from './history.ts';
 import type { PageRow, SiteRow } from './places.ts';
 import type { PlacementRow } from './placements.ts';
 import { page, placement, type SightedState, type StoredFinding } from './schema.ts';
-import { stateOf } from './stale.ts';
+import { inState, stateOf } from './stale.ts';
 
 /** What is written down of one placement: its finding at that time, which may be that it was out of date. */
 export interface PlacementResult {
   placementId: number;
+  /** The state that it was in before. */
+  was: SightedState;
   state: SightedState;
   delivery: number | null;
   /** Digest of what it carries, without its mark, where that was handed out. */
@@ -46,7 +49,7 @@ async function write(
       seen: found,
       // What is wanted may have changed since the page was read: whether it is out of
       // date is said by what holds now.
-      state: stateOf(sql`${found}`, carriedNow, sql`${placement.wanted}`),
+      ...inState(stateOf(sql`${found}`, carriedNow, sql`${placement.wanted}`), now),
       findings: seen.findings.filter(({ rule }) => !worked.has(rule)),
       ...(read && { checkedAt: read }),
       ...(isOnPage(seen) ? { seenDelivery: seen.delivery, carried, lastSeenAt: now } : {}),
@@ -67,7 +70,7 @@ export const recordAsFound = async (
     .update(placement)
     .set({
       ...{ seen: 'live', seenDelivery: 1, carried, lastSeenAt: now, checkedAt: now },
-      state: stateOf(sql`'live'`, sql`${carried}`, sql`${placement.wanted}`),
+      ...inState(stateOf(sql`'live'`, sql`${carried}`, sql`${placement.wanted}`), now),
     })
     .where(eq(placement.id, id)));
 
@@ -78,17 +81,17 @@ export const isTold = (result: PlacementResult): boolean =>
 /**
  * What a page showed of something that is placed in a block, together with what other pages showed of it.
  * Call it in a transaction.
- * @returns whether the page shows the block from now on, or does no more.
+ * @returns how it was and is in all; and whether the page shows the block from now on, or does no more.
  */
 export async function recordSeenInBlock(
   tx: Handle,
   { page: on, site }: { page: Pick<PageRow, 'id'>; site: Pick<SiteRow, 'key'> },
   result: PlacementResult,
   times: ReadTimes,
-): Promise<boolean> {
+): Promise<SeenOtherwise & { changes: boolean }> {
   const { placementId } = result;
   const [before] = await tx
-    .select({ findings: placement.findings, lastSeenAt: placement.lastSeenAt })
+    .select({ findings: placement.findings, lastSeenAt: placement.lastSeenAt, state: placement.state })
     .from(placement)
     .where(eq(placement.id, placementId))
     .for('update');
@@ -101,7 +104,11 @@ export async function recordSeenInBlock(
   ];
   const carriedNow = isOnPage(result) ? sql`${result.carried}` : sql`${placement.carried}`;
   await write(tx, { ...result, state, findings }, { ...times, carriedNow });
-  return kept.changes;
+  const [after] = await tx
+    .select({ state: placement.state })
+    .from(placement)
+    .where(eq(placement.id, placementId));
+  return { placementId, was: before!.state, state: after!.state, changes: kept.changes };
 }
 
 const notEverywhere = 'block-not-everywhere';

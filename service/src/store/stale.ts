@@ -67,7 +67,11 @@ export interface Planned {
  * Writes down what is wanted of placements now, in one statement: a page has many. Which of them that is: not
  * those where something has changed since they were read. Call it in a transaction.
  */
-export async function recordWanted(tx: Handle, planned: readonly Planned[]): Promise<ReadonlySet<number>> {
+export async function recordWanted(
+  tx: Handle,
+  planned: readonly Planned[],
+  now: Date,
+): Promise<ReadonlySet<number>> {
   if (planned.length === 0) return new Set();
   const ids = planned.map(({ id }) => id);
   const asRead = and(
@@ -83,7 +87,7 @@ export async function recordWanted(tx: Handle, planned: readonly Planned[]): Pro
       wanted: byId(planned, ({ wanted }) => wanted),
       stale: 'no',
       // Of the row as it is by then: MariaDB sets the columns one after another.
-      state: stateOf(sql`${placement.seen}`, sql`${placement.carried}`, sql`${placement.wanted}`),
+      ...inState(stateOf(sql`${placement.seen}`, sql`${placement.carried}`, sql`${placement.wanted}`), now),
     })
     .where(asRead);
   if (result.affectedRows === planned.length) return new Set(ids);
@@ -122,3 +126,9 @@ export const stateOf = (seen: SQL, carried: SQL, wanted: SQL): SQL => sql`case
   when ${seen} = 'live' and ${carried} is not null and ${wanted} is not null
     and ${carried} <> ${wanted} then 'out-of-date'
   else ${seen} end`;
+
+/** A state, and since when a placement is in it: where it is in that already, nothing changes. */
+export const inState = (state: SQL, now: Date): { state: SQL; stateSince: SQL } => ({
+  stateSince: sql`if(${placement.state} = ${state}, ${placement.stateSince}, ${now})`,
+  state,
+});

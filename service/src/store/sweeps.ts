@@ -4,6 +4,7 @@ import { inTransaction } from '../database/transaction.ts';
 import { digest } from '../digest.ts';
 import { keepFound, type Found } from './findings.ts';
 import { newPublicId } from './ids.ts';
+import { tellOfSeen, type SeenOtherwise } from './history.ts';
 import { insertMany } from './insert-many.ts';
 import type { JobRow } from './jobs.ts';
 import { isOneOf } from './one-of.ts';
@@ -27,6 +28,7 @@ import type { SiteRow } from './places.ts';
 import { recordHead, type HeadSeen } from './site-heads.ts';
 import { isGoneEverywhere, isTold, recordSeen, recordSeenInBlock, type PlacementResult } from './seen.ts';
 import { markPage } from './mark-stale.ts';
+import { inState } from './stale.ts';
 import { hostNamed } from './swept-hosts.ts';
 
 export type SweepPageRow = typeof sweepPage.$inferSelect;
@@ -324,13 +326,28 @@ async function recordPublished(
   const pageId = row.page.id;
   for (const { id, isOfBlock } of gone)
     if (!isOfBlock || (await isGoneEverywhere(tx, { placementId: id, pageId })))
-      await tx.update(placement).set({ seen: 'missing', state: 'missing' }).where(eq(placement.id, id));
+      await tx
+        .update(placement)
+        .set({ seen: 'missing', ...inState(sql`'missing'`, now) })
+        .where(eq(placement.id, id));
   await recordHead(tx, { pageId, siteId: row.site.id }, head, now);
   const times = { read: state === 'read' ? now : null, now };
   let changes = false;
+  const otherwise: SeenOtherwise[] = [];
   for (const each of seen)
-    if (each.block === null) await recordSeen(tx, each, times);
-    else if (await recordSeenInBlock(tx, row, each, times)) changes = true;
+    if (each.block === null) {
+      await recordSeen(tx, each, times);
+      otherwise.push(each);
+    } else {
+      const inBlock = await recordSeenInBlock(tx, row, each, times);
+      changes ||= inBlock.changes;
+      otherwise.push(inBlock);
+    }
+  await tellOfSeen(
+    tx,
+    otherwise.filter(({ was, state: is }) => was !== is),
+    now,
+  );
   // What a page needs depends on the blocks that it shows.
   if (changes) await markPage(tx, pageId);
   await keepFound(tx, `page:${pageId}`, found, now);

@@ -55,7 +55,7 @@ function unseen(
     seen: placements
       .filter((each) => ofBlock(each) === null)
       .map((p) => ({
-        placementId: p.id,
+        ...{ placementId: p.id, was: p.state },
         state: 'unreachable' as const,
         delivery: null,
         carried: null,
@@ -69,7 +69,7 @@ function unseen(
 
 /** What a sweep makes out of one placement, held against what is wanted of it now. */
 export function resultOf(
-  { id, wanted, revision, retiredAt, pausedAt }: SweptPlacement,
+  { id, state: was, wanted, revision, retiredAt, pausedAt }: SweptPlacement,
   seen: PlacementSeen,
   issued: readonly IssuedText[],
 ): Omit<PlacementResult, 'block'> {
@@ -84,7 +84,7 @@ export function resultOf(
     carries.shown !== wanted;
   const { state, findings } = unwanted === null ? seen : unwanted(seen);
   return {
-    placementId: id,
+    ...{ placementId: id, was },
     state: isOld ? 'out-of-date' : state,
     delivery,
     carried: carries?.shown ?? null,

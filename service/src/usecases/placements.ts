@@ -96,6 +96,7 @@ function serializePlacement(
     spot: spot.name,
     url: pageUrl(site, page),
     state: placement.state,
+    stateSince: placement.stateSince?.toISOString() ?? null,
     revision: embed.revision,
     carries,
     issued:

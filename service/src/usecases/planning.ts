@@ -66,7 +66,7 @@ export async function planPage(
         ...{ id, inputs: placement.inputs },
         wanted: wanted.get(id) ?? null,
       }));
-      const written = await recordWanted(tx, planned);
+      const written = await recordWanted(tx, planned, now());
       for (const [id, what] of served)
         if (written.has(id)) await keepServed(tx, { placementId: id, ...what });
       await dropTicksOn(tx, pageId);

@@ -25,7 +25,8 @@ import { seenOf, type SeenAt } from './seen-of.ts';
 /* How long a look in a window may take, in seconds: at the widest one, films are played as well. */
 const [seconds, secondsClosely] = [60, 150];
 
-type Tools = Pick<
+/** What pages are looked at with. */
+export type LookingTools = Pick<
   Deps,
   | 'browser'
   | 'connection'
@@ -44,7 +45,7 @@ type Tools = Pick<
  */
 export async function takeLook(
   { page: key, sendForms }: { page: string; sendForms: boolean },
-  tools: Tools,
+  tools: LookingTools,
   { tell, signal }: { tell: (event: LookEvent) => void; signal: AbortSignal },
 ): Promise<Look> {
   const { db } = tools.connection;
@@ -135,7 +136,7 @@ async function keepLook(
     there: readonly StoredPlacement[];
     stored: StoredLook;
   },
-  { connection: { db }, now, lookFiles, looksKept }: Tools,
+  { connection: { db }, now, lookFiles, looksKept }: LookingTools,
 ): Promise<Look> {
   const found = foundBy(stored, there);
   const takenAt = now();

@@ -99,6 +99,10 @@ export const fillStatements = (size: RegisterSize): string[] => [
   `insert into host_day select host.seq, date_sub(utc_date(), interval day.seq day), 50, 49 from seq_1_to_200 host join seq_0_to_60 day`,
   `insert into resource (id, public_id, same, \`use\`, address, host_id, state, next_at)
      select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), ${digestOf("concat('resource', seq)")}, 'frame', concat('https://host.localhost/', seq), if(seq <= 40000, 1, 1 + seq mod 200), if(seq mod 1000 = 3, 'faulty', 'well'), '2099-01-01' from seq_1_to_${size.placements}`,
+  `insert into job (id, public_id, kind, state, created_at, ended_at) select 2000000 + seq, concat('nnnnnnnn', lpad(seq, 2, '0')), 'inspection', 'done', ${now}, ${now} from seq_1_to_40`,
+  `insert into inspection (id, job_id, site_id, looks, read_at) select seq, 2000000 + seq, 9, 0, ${now} from seq_1_to_40`,
+  `insert into inspection_loss (id, inspection_id, placement_id, rule, level, facts, details) select seq, 1 + seq mod 2, seq, 'missing', 'error', '{}', '[]' from seq_1_to_${size.placements}`,
+  `insert into history (id, at, embed_id, page_id, site_id, placement_id, was, state) select seq, ${now}, embed_id, page_id, site_id, placement.id, 'planned', 'live' from seq_1_to_${2 * size.placements} join placement on placement.id = 1 + (seq - 1) mod ${size.placements}`,
   `insert into look (id, public_id, page_id, site_id, newest, foreign_bytes, taken_at, seen) select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 1 + seq mod ${size.pages}, 1 + (seq mod ${size.pages}) mod ${size.sites}, if(seq <= ${size.pages}, 1, null), 1000 * (seq mod 977), ${now}, '{"url":"http://s.localhost/","widths":[],"placed":[],"hosts":[],"complaints":[],"hasPopUp":false}' from seq_1_to_${size.placements}`,
   `insert into embed_resource select 1 + seq mod ${size.embeds}, seq, '[]' from seq_1_to_${size.placements}`,
   // The newest were all taken back.
@@ -109,7 +113,7 @@ export const fillStatements = (size: RegisterSize): string[] => [
 
 /** What the database is to look at again when all of it is there. */
 export const analyzeStatement =
-  'analyze table placement, embed, page, block_page, spot, site_need, delivery, sweep_page, sighting, revision, change_log, change_item, finding, finding_at, finding_count, news, message, message_news, channel, asked_host, host_day, resource, embed_resource, look';
+  'analyze table placement, embed, page, block_page, spot, site_need, delivery, sweep_page, sighting, revision, change_log, change_item, finding, finding_at, finding_count, news, message, message_news, channel, asked_host, host_day, resource, embed_resource, look, history, inspection, inspection_loss';
 
 /** Fills an empty register with 50,000 placements. */
 export async function fillRegister({ db }: Pick<Connection, 'db'>): Promise<void> {

@@ -43,6 +43,7 @@ export const columns: GridColDef<Placement>[] = [
     renderCell: ({ row }) => <StateMark state={row.state} />,
   },
   { field: 'carries', headerName: 'Carries', width: 150, valueGetter: (_, row) => carries(row) },
+  when('stateSince', 'In that state since'),
   when('lastSeenAt', 'Last seen'),
   when('checkedAt', 'Last looked at'),
   {
@@ -78,9 +79,21 @@ export const columns: GridColDef<Placement>[] = [
 ];
 
 /** Those that are not shown until somebody wants them. */
-export const hiddenAtFirst = ['site', 'checkedAt', 'issued', 'createdAt', 'options', 'note', 'findings'];
+export const hiddenAtFirst = [
+  'site',
+  'stateSince',
+  'checkedAt',
+  'issued',
+  'createdAt',
+  'options',
+  'note',
+  'findings',
+];
 
-function when(field: 'lastSeenAt' | 'checkedAt' | 'createdAt', headerName: string): GridColDef<Placement> {
+function when(
+  field: 'stateSince' | 'lastSeenAt' | 'checkedAt' | 'createdAt',
+  headerName: string,
+): GridColDef<Placement> {
   return { field, headerName, width: 190, valueFormatter: (at: string | null) => formatWhen(at) };
 }
 

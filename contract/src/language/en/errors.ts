@@ -447,6 +447,14 @@ export const errors = {
     title: 'Already running',
     detail: (f) => `A sweep of this is running already (${f.sweep}).`,
   },
+  'inspection-running': {
+    title: 'Already running',
+    detail: (f) => `Everything of ${f.site} is being checked already (${f.inspection}).`,
+  },
+  'inspection-ended': {
+    title: 'Already ended',
+    detail: () => 'This check of a site has ended already.',
+  },
   'mail-not-set-up': {
     title: 'No mail server',
     detail: () => 'Orbis has no mail server by which it could send. Set ORBIS_SMTP_URL, and start it again.',

@@ -18,6 +18,7 @@ import { learned, learnedAbout, learnedMeaning, learnProblems, step } from './le
 import { links } from './links.ts';
 import { byHand, conditions, options } from './options.ts';
 import { loaded, loadedTitles } from './loaded.ts';
+import { history, inspections, outOfDateFor } from './inspections.ts';
 import { looks, seenTitles } from './looks.ts';
 import { misfits } from './misfits.ts';
 import { news } from './news.ts';
@@ -108,6 +109,9 @@ export const en = {
   news,
   loaded,
   looks,
+  inspections,
+  history,
+  outOfDateFor,
   differences,
   learned,
   learnProblems,

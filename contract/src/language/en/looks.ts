@@ -1,5 +1,6 @@
 import type { Facts } from '@orbis/core';
 import type { Language } from '../language.ts';
+import { loadedFindings } from './loaded.ts';
 
 const devices: Readonly<Record<string, string>> = { 390: 'a phone', 768: 'a tablet', 1280: 'a desktop' };
 
@@ -52,6 +53,11 @@ export const seenFindings = {
     message: (f) => `It plays on behind ${clock(f.end)}, where it is to stop.`,
     remedy: () => 'Its provider may not know that any more; a newer code may.',
   },
+  'film-ends-early': loadedFindings['clip-outside'],
+  'much-smaller': {
+    message: (f) => `It is much smaller than it was ${on(f)}: ${f.was} px then, ${f.is} px now.`,
+    remedy: () => 'Hold the two pictures against each other: something around it on the page has changed.',
+  },
 } satisfies Language['findings'];
 
 /** What the same findings are called in a word or two. */
@@ -63,6 +69,8 @@ export const seenTitles = {
   'does-not-play': 'Does not play',
   'starts-elsewhere': 'Begins elsewhere',
   'plays-on': 'Plays on',
+  'film-ends-early': 'Film ends early',
+  'much-smaller': 'Much smaller',
 } satisfies Language['findingTitles'];
 
 const at = (host: unknown): string => (host === '' ? 'somewhere' : String(host));

@@ -12,7 +12,7 @@ export interface AskedClip {
 }
 
 /* What a frame says of its film is foreign as well. */
-const state = z.object({ paused: z.boolean(), at: z.number() });
+const state = z.object({ paused: z.boolean(), at: z.number(), length: z.number().nullable() });
 type State = z.infer<typeof state>;
 
 /* How long a player may take to begin, and how long past its end it is watched, in ms. */
@@ -34,11 +34,13 @@ export async function playIn(
   const before = await film.state();
   const byItself = before !== null && !before.paused;
   const began = byItself ? before : await pressed(page, watched, film, box);
-  if (began === null) return { began: 'never', from: null, stops: null };
+  if (began === null) return { began: 'never', from: null, stops: null, length: null };
   return {
     began: byItself ? 'by-itself' : 'pressed',
     from: began.at,
     stops: clip.end === null ? null : await stopsAt(film, clip.end),
+    // By now its beginning has come, which says how long it is.
+    length: (await film.state())?.length ?? began.length,
   };
 }
 
@@ -73,7 +75,10 @@ function filmOf(frame: Frame, box: SeenBox | null): Film {
     state: async () =>
       state.safeParse(
         await ask(`(() => { const film = ${theFilm(box)};
-          return film ? { paused: film.paused || film.ended, at: film.currentTime } : null; })()`),
+          return film
+            ? { paused: film.paused || film.ended, at: film.currentTime,
+                length: Number.isFinite(film.duration) ? film.duration : null }
+            : null; })()`),
       ).data ?? null,
     jump: async (to) => void (await ask(`(${theFilm(box)} ?? {}).currentTime = ${to}`)),
   };

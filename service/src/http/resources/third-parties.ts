@@ -1,7 +1,7 @@
 import { placementDaysTold } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { groupBy } from '../../store/group.ts';
-import { placementDays } from '../../store/placement-days.ts';
+import { outOfDateAges, placementDays } from '../../store/placement-days.ts';
 import { siteByKey } from '../../usecases/places.ts';
 import { thirdPartiesOf } from '../../usecases/third-parties.ts';
 import type { Handlers, Named } from '../reply.ts';
@@ -21,8 +21,10 @@ export function thirdPartyHandlers(deps: Deps): Handlers<Named<'thirdParties' | 
         .toISOString()
         .slice(0, 10);
       const days = groupBy(await placementDays(db, siteId, since), ({ day }) => day);
+      const ages = await outOfDateAges(db, siteId);
       return {
         data: {
+          outOfDate: Object.fromEntries(ages.map(({ age, count }) => [age, count])),
           days: [...days].map(([day, rows]) => ({
             day,
             counts: Object.fromEntries(rows.map(({ state, count }) => [state, count])),

@@ -59,6 +59,11 @@ export const placement = mysqlTable(
      * its page was first planned.
      */
     wanted: ascii({ length: 64 }),
+    /**
+     * Since when it is in its state; null where that is not known. It stands before that, as MariaDB sets the
+     * columns one after another, and this one looks at the state as it was.
+     */
+    stateSince: timestamp(),
     /** What was seen, and whether that is what is wanted. */
     state: mysqlEnum([...seenStates, 'out-of-date', 'paused'])
       .notNull()
