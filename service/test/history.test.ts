@@ -1,4 +1,5 @@
 /* What was done to an embed, a page or a site, and how sweeps saw it change, is one list for each. */
+import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { sweepAll } from '@orbis/demo';
 import type { Happened } from '@orbis/contract';
@@ -128,6 +129,23 @@ describe('the history of a thing', () => {
     const plans = await client.call('pages.read', { params: { page: 'hollinfell/plans' } });
     await client.call('pages.delete', { params: { page: 'hollinfell/plans' }, ifMatch: plans.etag! });
     expect(lines(await ofSite())[0]).to.equal('Tester: Removed the page hollinfell/plans');
+  });
+
+  it('is made up of what was done before it was kept, as far as that names what it was done to', async () => {
+    const { db } = test.orbis.connection;
+    const changes = async (): Promise<string[][]> =>
+      Promise.all(
+        [await ofEmbed('opening'), await ofEmbed('second'), await ofPage(), await ofSite()].map(({ items }) =>
+          lines({ items: items.filter(({ change }) => change !== null) }),
+        ),
+      );
+    const before = await changes();
+    const file = new URL('../migrations/0046_history_and_inspections.sql', import.meta.url);
+    const statement = readFileSync(file, 'utf8').split('--> statement-breakpoint').at(-1)!;
+    await db.execute('delete from history where change_id is not null');
+    await db.execute(statement);
+    const without = /Paused|Added the spot|hollinfell\/(tour|plans)/;
+    expect(await changes()).to.deep.equal(before.map((told) => told.filter((line) => !without.test(line))));
   });
 
   it('is read page by page, and refused for what is not there', async () => {

@@ -160,10 +160,11 @@ describe('a register of version 9', () => {
   it('shows each placement as that version did: what is on its page, what was handed out, and its state', async () => {
     expect([...states]).to.include.members(['live', 'out-of-date', 'altered', 'unreachable']);
     const { items, waiting } = (await client.call('placements.list', { query: { limit: 100 } })).data;
-    const saidSince = { note: '', pausedAt: null };
+    const saidSince = { note: '', pausedAt: null, stateSince: null };
     // Since then a finding says what exactly is otherwise, where that was worked out.
     const findingsOf = ({ findings }: Placement) => findings.map((found) => ({ ...found, details: [] }));
-    expect(items).to.deep.equal(
+    // Since when something is in its state is known from the next time on.
+    expect(items.map((each) => ({ ...each, stateSince: null }))).to.deep.equal(
       told.placements.map((each) => ({ ...each, ...saidSince, findings: findingsOf(each) })),
     );
     expect(waiting).to.equal(0);
