@@ -46,7 +46,7 @@ export function NamedBars({
           yAxis={[
             { data: bars.map(({ name }) => name), scaleType: 'band', width: 170, categoryGapRatio: 0.35 },
           ]}
-          xAxis={[{ valueFormatter: written, tickNumber: 4 }]}
+          xAxis={[{ valueFormatter: written, tickNumber: 4, tickMinStep: 1 }]}
           margin={{ left: 0, right: 24 }}
           grid={{ vertical: true }}
           hideLegend

@@ -29,6 +29,11 @@ export function ThingHistory({
   const name = 'embed' in of ? 'history.ofEmbed' : 'page' in of ? 'history.ofPage' : 'history.ofSite';
   const list = useList(name, { limit: 10 }, of);
   const items = list.items.filter(({ seen }) => !isDoneOnly || seen === null);
+  // What was done at once is told under one time.
+  const whenOf = (i: number): string => {
+    const when = formatWhen(items[i]!.at);
+    return i > 0 && formatWhen(items[i - 1]!.at) === when ? '' : when;
+  };
   if (list.error) return <ProblemNote error={list.error} />;
   if (!list.data) return null;
   if (items.length === 0 && !list.hasNextPage) return <Typography color="textSecondary">{none}</Typography>;
@@ -42,7 +47,7 @@ export function ThingHistory({
             key={`${each.at} ${i}`}
             sx={{
               'display': 'grid',
-              'gridTemplateColumns': { xs: '1fr', sm: '180px minmax(0, 1fr)' },
+              'gridTemplateColumns': { xs: '1fr', sm: '210px minmax(0, 1fr)' },
               'columnGap': 2,
               'py': 0.75,
               'borderTop': 1,
@@ -50,7 +55,7 @@ export function ThingHistory({
               '&:first-of-type': { borderTop: 0, pt: 0 },
             }}
           >
-            <Typography color="textSecondary">{formatWhen(each.at)}</Typography>
+            <Typography color="textSecondary">{whenOf(i)}</Typography>
             <WhatHappened {...each} />
           </Box>
         ))}

@@ -52,7 +52,7 @@ export default function PlacementsOverTime() {
         <Card title="Out of date for how long">
           <NamedBars
             label="Placements that are out of date, by how long they have been"
-            heads={['Since', 'Placements']}
+            heads={['For', 'Placements']}
             written={String}
             bars={late.map((age) => ({
               ...{ name: spoken.outOfDateFor[age], value: outOfDate[age] ?? 0 },
