@@ -24,7 +24,7 @@ describe('the command line, with what pauses, moves and goes', () => {
     );
     expect(exit).to.equal(0);
     expect(out)
-      .to.match(/State +paused\n/)
+      .to.match(/State +paused since .+\n/)
       .and.match(/Note +until May\n/)
       .and.match(/Paused +since /);
     expect(out).to.include('“orbis plan hollinfell/talks” says what to do there now.\n');

@@ -20,6 +20,9 @@ describe('the command line, about what happened', () => {
   after(() => test.stop());
 
   it('tells of an embed, a site and a page, and of nothing twice where a page was read', async () => {
+    expect((await orbis('history hollinfell/')).exit, 'no such page').to.equal(2);
+    await test.client.call('pages.create', { body: { key: 'hollinfell/new', title: 'New' } });
+    expect((await orbis('history hollinfell/new')).err).to.contain('has not been read yet');
     expect((await orbis('history talk')).out).to.match(
       /^.+\n {2}talk in hollinfell\/talks#opening: planned, then live\n(.+\n)? {2}Placed talk in hollinfell\/talks#opening \(Tester\)\n(.+\n)? {2}Collected talk \(Tester\)\n$/,
     );

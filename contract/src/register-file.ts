@@ -4,7 +4,14 @@ import { editorRules } from './editor-rules.ts';
 import { kindDefaults, optionsSchema } from './options/schema.ts';
 import { pageKey, sharedSpotKey, siteKey, spotKey } from './place.ts';
 import { level } from './reading.ts';
-import { blockPlacing, frameStyle, furtherAddresses, siteColours, siteLanguage } from './register.ts';
+import {
+  blockPlacing,
+  frameStyle,
+  furtherAddresses,
+  placementStates,
+  siteColours,
+  siteLanguage,
+} from './register.ts';
 import { searchName } from './saved-searches.ts';
 import { heights, sharedUnder, spotSelector, widths } from './spot.ts';
 import { spoken } from './language/index.ts';
@@ -203,6 +210,8 @@ export const registerRecords = {
     note: z.string().max(2000).default(''),
     pausedAt: time.nullable().default(null),
     seen: z.enum(['planned', 'live', 'altered', 'missing', 'unreachable']),
+    state: z.enum(placementStates).optional(),
+    stateSince: time.nullable().default(null),
     seenDelivery: number.nullable(),
     carried: digest.nullable(),
     findings: z.array(

@@ -185,6 +185,27 @@ export const settingCases: [
     'not yet',
   ],
   [
+    'popplenook',
+    'shows-on=/tickets,/nowhere',
+    'document.querySelector(".popplenook-popup").dataset.waits ?? "never"',
+    'never',
+    '1',
+  ],
+  [
+    'popplenook',
+    'again-after=14 delay=0',
+    'document.querySelector(".popplenook-popup").dataset.next ?? "each time"',
+    '14',
+    'each time',
+  ],
+  [
+    'popplenook',
+    'once-closed=stays-away delay=0',
+    '(document.querySelector("dialog button")?.click(), document.querySelector(".popplenook-popup").dataset.away ?? "not yet")',
+    '1',
+    'not yet',
+  ],
+  [
     'praisecroft',
     'account=darkskyweek',
     'document.querySelector(".praisecroft-reviews li").textContent.includes("darkskyweek")',

@@ -16,6 +16,7 @@ import { wakeFindings } from './store/findings.ts';
 import { beginDueChecks } from './store/page-checks.ts';
 import { countDay } from './store/placement-days.ts';
 import { keepSiteFindings } from './store/site-findings.ts';
+import { declaredSites } from './sweeping/declared-sites.ts';
 import { hostReader } from './sweeping/read-host.ts';
 import { createSweeper } from './sweeping/sweeper.ts';
 import { tidyLookFiles } from './usecases/looks.ts';
@@ -64,6 +65,7 @@ export function runJobs(
     browser,
     renderContext,
     refresh,
+    declaredSites: declaredSites(db),
     placementUrl: (id: string) => origins().placementUrl(id),
     now,
     log,

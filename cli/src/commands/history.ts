@@ -1,3 +1,4 @@
+import { Option } from 'commander';
 import {
   ApiError,
   isBlockPath,
@@ -23,8 +24,8 @@ export const addHistory: AddCommand = (program, run) => {
   program
     .command('history')
     .argument('<thing>', 'an embed, a site, or a page as site and path, such as hollinfell/talks')
-    .option('--embed', 'the embed, where a site has the same key')
-    .option('--site', 'the site, where an embed has the same key')
+    .addOption(new Option('--embed', 'the embed, where a site has the same key').conflicts('site'))
+    .addOption(new Option('--site', 'the site, where an embed has the same key'))
     .description('what was done to an embed, a page or a site, and what was seen of it, the newest first')
     .addHelpText(
       'after',
@@ -38,8 +39,11 @@ What sweeps saw is told where it was something new. What was done at all is in �
     )
     .action((thing: string, asked: { embed?: true; site?: true }) =>
       run(async (tools) => {
-        const entries = thing.includes('/') ? await ofPage(thing, tools) : await ofKey(thing, asked, tools);
+        const isPage = thing.includes('/');
+        const entries = isPage ? await ofPage(thing, tools) : await ofKey(thing, asked, tools);
         tools.tell(entries, () => describe(entries, thing, tools));
+        if (isPage && !isBlockPath(parsePage(thing).path) && !entries.some(({ news }) => news))
+          tools.note(`${thing} has not been read yet. “orbis sweep ${thing}” reads it.\n`);
         return 0;
       }),
     );
@@ -61,7 +65,6 @@ async function ofPage(page: string, { client }: Tools): Promise<Entry[]> {
 }
 
 async function ofKey(key: string, asked: { embed?: true; site?: true }, { client }: Tools): Promise<Entry[]> {
-  if (asked.embed && asked.site) throw new UsedWrongly('Say --embed or --site, not both.');
   const list = (name: 'history.ofEmbed' | 'history.ofSite'): Promise<Entry[]> =>
     every((after) => client().call(name, { params: { embed: key, site: key }, query: { limit, after } }));
   if (asked.site) return list('history.ofSite');

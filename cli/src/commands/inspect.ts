@@ -19,7 +19,7 @@ export const addInspect: AddCommand = (program, run) => {
       `look at so many pages with a browser, at most ${mostLooks}`,
       String(usualLooks),
     )
-    .option('--last', 'tell of the last time, instead of checking anew')
+    .option('--last', 'tell of the last time, or how far it is now, instead of checking anew')
     .description('check everything of a site, and say what works no longer that worked before')
     .addHelpText(
       'after',
@@ -43,7 +43,7 @@ Exit status: 0 nothing was lost, 1 something works no longer, 3 it was stopped o
         );
         tools.tell({ ...done, losses }, () => describe(done, losses, tools));
         if (done.lost > 0) return 1;
-        return done.state === 'done' ? 0 : 3;
+        return done.state === 'done' || done.endedAt === null ? 0 : 3;
       }),
     );
 };
@@ -104,7 +104,7 @@ function describe(done: Inspection, losses: readonly Loss[], { colours, io }: To
   ];
   return [
     `${colours.bold(done.site)}, checked ${formatTimestamp(done.createdAt)}\n`,
-    fold(inspections.result(done), io.width, ''),
+    fold(done.endedAt === null ? inspections.progress(done) : inspections.result(done), io.width, ''),
     ...told,
     '\n',
     ...notes.map((each) => fold(each, io.width, '')),

@@ -27,7 +27,7 @@ export function ThingHistory({
   isDoneOnly?: boolean;
 }) {
   const name = 'embed' in of ? 'history.ofEmbed' : 'page' in of ? 'history.ofPage' : 'history.ofSite';
-  const list = useList(name, { limit: 10 }, of);
+  const list = useList(name, { limit: isDoneOnly ? 50 : 10 }, of);
   const items = list.items.filter(({ seen }) => !isDoneOnly || seen === null);
   // What was done at once is told under one time.
   const whenOf = (i: number): string => {

@@ -5,7 +5,7 @@ const host = 'js.popplenook.localhost';
 
 /**
  * Popplenook: a pop-up. Attributes of its element: data-campaign, data-after (seconds), data-lang,
- * data-ribbon (a colour).
+ * data-ribbon (a colour), data-on (parts of addresses), data-again (days), data-closed (gone or back).
  */
 export const popplenook: StandIn = {
   id: 'popplenook',

@@ -1,4 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises';
+import { OrbisError } from '@orbis/contract';
 import { isDuplicate } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { JobHandler } from '../queue/handler.ts';
@@ -45,13 +46,17 @@ export const inspectionJobs = (tools: LookingTools): JobHandler => ({
     } catch (error) {
       // It is taken up again, or has been stopped: this page is nobody’s fault.
       if (leave.signal.aborted) return 'more';
-      await keepNotLookedAt(db, next.id, whyNotLooked(error));
+      if (isBusy(error)) await wait(pause);
+      else await keepNotLookedAt(db, next.id, whyNotLooked(error));
     } finally {
       leave.done();
     }
     return 'more';
   },
 });
+
+/* Others have the browser: this page has its turn behind them. */
+const isBusy = (error: unknown): boolean => error instanceof OrbisError && error.code === 'browser-busy';
 
 /* One that is running has begun before: what it has read already may have changed since. */
 async function beginSweepOf(

@@ -165,7 +165,8 @@ function lossesOf({
   since,
   findings,
 }: Pick<typeof placement.$inferSelect, 'id' | 'state' | 'findings'> & { since: Date | null }): NewLoss[] {
-  const goodAt = state === 'live' ? null : since;
+  // Of what is there, and has something to it beside that, the state says nothing.
+  const goodAt = state === 'live' || state === 'out-of-date' ? null : since;
   return findings
     .filter(({ level }) => level !== 'note')
     .map(({ rule, level, facts, details = [] }) => ({

@@ -2,7 +2,6 @@ import { digest } from '../digest.ts';
 import type { FetchedPage, KnownPage } from '../fetching/client.ts';
 import type { FetchFailure } from '../fetching/failure.ts';
 import { lastReadOf, type PageReadRow } from '../store/page-reads.ts';
-import { declaredAddresses } from '../store/places.ts';
 import type { PageOfSweep, PageResult, SamePage } from '../store/sweeps.ts';
 import { addressOfPage } from './address-of-page.ts';
 import { expectedOn } from './expected-on-page.ts';
@@ -33,7 +32,7 @@ export async function lookAtPage(
     ...tools,
     renderContext: () => refresh().then(renderContext),
   });
-  const declared = await declaredAddresses(db);
+  const declared = await tools.declaredSites(row.address ?? row.site.address);
   const last = row.address === null ? await lastReadOf(db, row.page.id) : null;
   const known = last?.basis === expected.basis ? last : null;
   let took = 0;

@@ -5,6 +5,7 @@ import type { Fetching } from '../fetching/client.ts';
 import type { Metrics } from '../metrics/metrics.ts';
 import type { Reader } from '../reading/reader.ts';
 import type { RenderContext } from '../usecases/render-context.ts';
+import type { DeclaredSites } from './declared-sites.ts';
 
 /** What pages of sweeps are looked at with. */
 export interface LookTools {
@@ -15,6 +16,7 @@ export interface LookTools {
   renderContext: () => RenderContext;
   /** Reads the sheets again where somebody has changed them. */
   refresh: () => Promise<void>;
+  declaredSites: DeclaredSites;
   /** Where a placement's document is served. */
   placementUrl: (id: string) => string;
   now: () => Date;

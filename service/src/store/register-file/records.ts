@@ -237,7 +237,17 @@ async function* ofPlacements(tx: Handle): AsyncGenerator<RegisterRecord> {
 }
 
 function placementRecord(
-  { publicId, options, note, seen, seenDelivery, carried, findings, ...times }: typeof placement.$inferSelect,
+  {
+    publicId,
+    options,
+    note,
+    seen,
+    state,
+    seenDelivery,
+    carried,
+    findings,
+    ...times
+  }: typeof placement.$inferSelect,
   of: string,
   place: string,
 ): RecordOf<'placement'> {
@@ -251,10 +261,12 @@ function placementRecord(
       note,
       pausedAt: iso(times.pausedAt),
       seen,
+      state,
       seenDelivery,
       carried,
       findings,
     },
+    stateSince: iso(times.stateSince),
     ...{ lastSeenAt: iso(times.lastSeenAt), checkedAt: iso(times.checkedAt) },
     ...{ linkedAt: iso(times.linkedAt), endedAt: iso(times.endedAt), at: times.createdAt.toISOString() },
   };

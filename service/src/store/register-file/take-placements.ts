@@ -20,12 +20,20 @@ export const takePlacements: Take<'placement'> = async (tx, records, by) => {
   await insertMany(
     tx,
     placement,
-    records.map(({ id, embed: of, place, seen, seenDelivery, carried, findings, at, ...own }) => {
+    records.map(({ id, embed: of, place, seen, state, seenDelivery, carried, findings, at, ...own }) => {
       const { options, note, pausedAt, ...times } = own;
       const isOver = times.endedAt !== null;
       return {
         ...{ publicId: id, embedId: embeds.of(of), ...spots.of(place), options, note },
-        ...{ seen, state: seen, seenDelivery, carried, findings },
+        // Worked out anew when its page is planned: since when it is so stays where it is the same.
+        ...{
+          seen,
+          state: state ?? seen,
+          stateSince: dateOrNull(times.stateSince),
+          seenDelivery,
+          carried,
+          findings,
+        },
         pausedAt: dateOrNull(pausedAt),
         ...{ lastSeenAt: dateOrNull(times.lastSeenAt), checkedAt: dateOrNull(times.checkedAt) },
         ...{ linkedAt: dateOrNull(times.linkedAt), endedAt: dateOrNull(times.endedAt) },
