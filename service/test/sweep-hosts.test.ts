@@ -8,6 +8,7 @@ import { connectDatabase } from '../src/database/connect.ts';
 import { createFetching } from '../src/fetching/client.ts';
 import { createReader } from '../src/reading/reader.ts';
 import { claimHost, keepHost, letHostGo } from '../src/store/sweep-turns.ts';
+import { declaredSites } from '../src/sweeping/declared-sites.ts';
 import { hostReader } from '../src/sweeping/read-host.ts';
 import { createSweeper } from '../src/sweeping/sweeper.ts';
 import { migratedDatabase } from './support/database.ts';
@@ -106,6 +107,7 @@ describe('the hosts that sweeps read from', () => {
         throw new Error('nothing is to be planned');
       },
       refresh: () => Promise.resolve(),
+      declaredSites: declaredSites(db()),
       placementUrl: (id: string) => `http://${id}.frames.localhost/`,
       now: () => new Date(),
       log: pino({ level: 'silent' }),

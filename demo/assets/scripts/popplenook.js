@@ -4,11 +4,12 @@
   const words = { en: 'Not now', de: 'Nicht jetzt' };
   const day = 24 * 60 * 60 * 1000;
   const name = (place, what) => 'popplenook ' + what + ' ' + place.dataset.campaign;
-  // In a frame without an origin nothing is remembered.
   const remember = (place, what) => {
     try {
       localStorage.setItem(name(place, what), String(Date.now()));
-    } catch {}
+    } catch {
+      // In a frame without an origin nothing is remembered.
+    }
   };
   const remembered = (place, what) => {
     try {
