@@ -5,7 +5,6 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parse } from 'parse5';
-import { lookAtPage, type LookedFor } from '@orbis/core';
 import { createClient, type Client, type Sweep } from '@orbis/contract';
 import { loopbackFetch, sweepAll } from '@orbis/demo';
 import { openDataFolder, startPrivateDatabase } from '@orbis/service';
@@ -43,7 +42,7 @@ export async function sweeping(): Promise<string> {
   try {
     const { url, secret } = await told<{ url: string; secret: string }>(service);
     const client = await signedIn(url, secret);
-    const issued = await publish(client, (server.address() as AddressInfo).port, texts);
+    await publish(client, (server.address() as AddressInfo).port, texts);
     const once = async (): Promise<{ cpu: number; seconds: number; sweep: Sweep }> => {
       const [from, at] = [cpuOf(service.pid!), performance.now()];
       const sweep = await sweepAll(client);
@@ -51,8 +50,7 @@ export async function sweeping(): Promise<string> {
     };
     // What is seen for the first time is expected from then on, and read once more as if it were new.
     await once();
-    const bare = timed(texts, (text) => parse(text, { sourceCodeLocationInfo: true }));
-    const held = timed(texts, (text, key) => lookAtPage(text, issued.get(key)!));
+    const bare = parsed(texts);
     const rows: string[] = [];
     const row = (label: string, { cpu, seconds, sweep }: Awaited<ReturnType<typeof once>>): void => {
       if (sweep.read !== pages || sweep.counts.live !== pages) throw new Error(JSON.stringify(sweep));
@@ -77,12 +75,6 @@ export async function sweeping(): Promise<string> {
       `Sweeps of ${pages} pages on ${sites.length} hosts\n`,
       line('what is read', 'pages/s', 'processor', 'to a parse'),
       ...rows,
-      line(
-        'the core alone, of each page',
-        '',
-        `${(held / pages).toFixed(1)} ms`,
-        `${(held / bare).toFixed(2)}`,
-      ),
       line('parse5 alone, of each page', '', `${(bare / pages).toFixed(1)} ms`, '1'),
     ].join('');
   } finally {
@@ -102,14 +94,8 @@ async function signedIn(url: string, secret: string): Promise<Client> {
   return createClient({ url, fetch, headers: { authorization: `Bearer ${token}` } });
 }
 
-/* Declares the sites, and publishes each page with one code in about 30 kB of words and links; what is looked
-   for on each. */
-async function publish(
-  client: Client,
-  port: number,
-  texts: Map<string, string>,
-): Promise<Map<string, LookedFor>> {
-  const issued = new Map<string, LookedFor>();
+/* Declares the sites, and publishes each page with one code in about 30 kB of words and links. */
+async function publish(client: Client, port: number, texts: Map<string, string>): Promise<void> {
   const film =
     '<iframe src="https://play.kinorill.localhost/film/nB4?knobs=1" title="Talk" width="640" height="360"></iframe>';
   await client.call('embeds.create', { body: { name: 'Talk', text: film } });
@@ -129,20 +115,14 @@ async function publish(
         `${key}/${i}`,
         `<!doctype html><title>${i}</title><!----><main>${words.repeat(250)}${text}</main>`,
       );
-      issued.set(`${key}/${i}`, {
-        address: `http://${key}.localhost/${i}`,
-        expected: [{ placement: data.id, seenBefore: true, issued: new Map([[1, text]]) }],
-        ...{ inHead: [], needed: [] },
-      });
     }
   }
-  return issued;
 }
 
-/* Processor time of doing something with each page once, in ms; the first round only warms up. */
-function timed(texts: ReadonlyMap<string, string>, work: (text: string, key: string) => unknown): number {
+/* Processor time of parsing each page once, in ms; the first round only warms up. */
+function parsed(texts: ReadonlyMap<string, string>): number {
   const all = (): void => {
-    for (const [key, text] of texts) work(text, key);
+    for (const text of texts.values()) parse(text, { sourceCodeLocationInfo: true });
   };
   all();
   const from = process.cpuUsage();
