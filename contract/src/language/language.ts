@@ -306,7 +306,12 @@ export interface Language {
       looks: { of: number; done: number };
     }) => string;
     /** What came of it. */
-    result: (of: { state: string; well: number; lost: number }) => string;
+    result: (of: {
+      state: string;
+      well: number;
+      lost: number;
+      pages: { of: number; done: number };
+    }) => string;
     /** That so many placements were looked at for the first time. */
     unknown: (placements: number) => string;
     looked: (pages: number) => string;

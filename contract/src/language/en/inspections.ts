@@ -10,8 +10,11 @@ export const inspections = {
     if (readAt === null) return `${pages.done} of ${many(pages.of, 'page')} read`;
     return `${looks.done} of ${many(looks.of, 'page')} looked at with a browser`;
   },
-  result: ({ state, well, lost }) => {
-    const end = state === 'stopped' ? 'It was stopped. ' : state === 'failed' ? 'It broke off. ' : '';
+  result: ({ state, well, lost, pages }) => {
+    const broken = state === 'stopped' ? 'It was stopped. ' : state === 'failed' ? 'It broke off. ' : '';
+    // Its sweep may have been stopped by itself: what was not read says nothing.
+    const isPart = pages.done < pages.of;
+    const end = `${broken}${isPart ? `Only ${pages.done} of ${many(pages.of, 'page')} were read. ` : ''}`;
     if (lost > 0)
       return `${end}${many(lost, 'thing')} ${lost === 1 ? 'works' : 'work'} no longer; ${are(well, 'placement')} on ${well === 1 ? 'its page' : 'their pages'} as before.`;
     if (well === 0) return `${end}Nothing has been seen on these pages yet.`;
