@@ -3,16 +3,26 @@ import { homedir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { z } from 'zod';
-import { ApiError, createClient, type Client } from '@orbis/contract';
+import { ApiError, createClient, personRoles, siteRoles, type Client, type Rights } from '@orbis/contract';
 import type { Io } from './io.ts';
 
-const stored = z.object({ url: z.string(), token: z.string(), id: z.string().optional() });
+const rights = z.object({
+  role: z.enum(personRoles).nullable(),
+  sites: z.array(z.object({ site: z.string(), role: z.enum(siteRoles) })),
+});
+const stored = z.object({
+  url: z.string(),
+  token: z.string(),
+  id: z.string().optional(),
+  /** What whoever signed in may do, as it was when that was last asked. */
+  rights: rights.optional(),
+});
 export type StoredSignIn = z.infer<typeof stored>;
 
 const checkout = fileURLToPath(new URL('../../', import.meta.url));
 
 /** Where `orbis login` keeps what it was given. */
-export const signInFile = (io: Io): string =>
+export const signInFile = (io: Pick<Io, 'env'>): string =>
   join(io.env['XDG_CONFIG_HOME'] || join(io.env['HOME'] || homedir(), '.config'), 'orbis', 'login.json');
 const demoFile = join(checkout, 'var/demo/cli.json');
 
@@ -30,6 +40,18 @@ export function writeSignIn(path: string, value: StoredSignIn): void {
   writeFileSync(path, `${JSON.stringify(value, null, 2)}\n`, { mode: 0o600 });
   chmodSync(path, 0o600);
 }
+
+/** Keeps what whoever signed in may do, for help that shows no more than that. */
+export function keepRights(io: Io, may: Rights<string> | null): void {
+  const file = signInFile(io);
+  const found = readSignIn(file);
+  if (found && !io.env['ORBIS_TOKEN'] && may)
+    writeSignIn(file, { ...found, rights: { role: may.role, sites: may.sites } });
+}
+
+/** What whoever is signed in here may do, as far as that is known. */
+export const keptRights = (io: Pick<Io, 'env'>): Rights<string> | null =>
+  io.env['ORBIS_TOKEN'] ? null : (readSignIn(signInFile(io))?.rights ?? null);
 
 export const forgetSignIn = (path: string): void => rmSync(path, { force: true });
 

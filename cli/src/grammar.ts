@@ -26,6 +26,8 @@ import { addPicture } from './commands/looking/picture.ts';
 import { addPreview } from './commands/looking/preview.ts';
 import { addStill } from './commands/looking/still.ts';
 import { addWeigh } from './commands/looking/weigh.ts';
+import { addMe } from './commands/me.ts';
+import { addPeople } from './commands/people.ts';
 import { addOpen } from './commands/open.ts';
 import { addOptions } from './commands/options.ts';
 import { addContacts } from './commands/looking/contacts.ts';
@@ -58,6 +60,7 @@ import { harvest } from './things/harvest.ts';
 import { host } from './things/host.ts';
 import { message } from './things/message.ts';
 import { page } from './things/page.ts';
+import { person } from './things/person.ts';
 import { password } from './things/password.ts';
 import { placement } from './things/placement.ts';
 import { channel } from './things/channel.ts';
@@ -100,6 +103,7 @@ const things: readonly Thing[] = [
   change,
   provider,
   endpoint,
+  person,
   session,
   token,
   password,
@@ -150,6 +154,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
   ],
   'Without the service too:': [addRead, addAdjust, addOptions, addCheck, addShrink],
   'A provider that nobody knows:': [addLearn],
+  'Who works with it:': [addPeople, addMe],
   'This program:': [addLogin, addCompletion],
 };
 

@@ -1,10 +1,19 @@
-import { Command, CommanderError } from 'commander';
-import { ApiError, catalogue, OrbisError, type ErrorCode, type FieldError } from '@orbis/contract';
+import { Command, CommanderError, Help } from 'commander';
+import {
+  ApiError,
+  catalogue,
+  OrbisError,
+  spoken,
+  type ErrorCode,
+  type FieldError,
+  type Rights,
+} from '@orbis/contract';
 import { UsedWrongly, type Run, type Tools } from './command.ts';
-import { connect } from './connection.ts';
+import { connect, keptRights } from './connection.ts';
 import { addCommands, everyCommand } from './grammar.ts';
 import type { Exit, Io } from './io.ts';
 import { forTerminal } from './terminal.ts';
+import { isOfUse } from './needs.ts';
 import { coloursFor } from './text.ts';
 import { wayOut } from './way-out.ts';
 
@@ -22,8 +31,14 @@ const environment = `Environment:
 
 /**
  * The program with all its commands, as they are typed; `run` is what a command does where it is called.
+ *
+ * @param rights - what whoever asks for help may do, where that is known: it shows no more.
  */
-export function makeProgram(io: Pick<Io, 'out' | 'err' | 'width'>, run: Run): Command {
+export function makeProgram(
+  io: Pick<Io, 'out' | 'err' | 'width'>,
+  run: Run,
+  rights: Rights<string> | null = null,
+): Command {
   const program = new Command('orbis');
   program
     .description(
@@ -32,7 +47,8 @@ export function makeProgram(io: Pick<Io, 'out' | 'err' | 'width'>, run: Run): Co
     .usage('VERB [THING] [name=value …] [--switches]')
     .addHelpText('after', `\n${endings}\n\n${environment}`)
     .version('0.1.0', '-V, --version', 'print the version')
-    .configureHelp({ subcommandTerm })
+    .configureHelp({ subcommandTerm, visibleCommands: (command) => ofUse(command, rights) })
+    .addHelpText('after', () => leftOut(program, rights))
     .exitOverride()
     .showHelpAfterError('(“orbis COMMAND --help” shows how it is used)')
     .configureOutput({
@@ -54,6 +70,26 @@ export function makeProgram(io: Pick<Io, 'out' | 'err' | 'width'>, run: Run): Co
         'print what was asked for alone: no notes, no progress, nothing that says it was done',
       );
   return program;
+}
+
+/* Of commands, those with which whoever asks can do something. */
+const ofUse = (command: Command, rights: Rights<string> | null): Command[] =>
+  new Help().visibleCommands(command).filter((each) => isAnyOfUse(each, rights));
+
+const isAnyOfUse = (command: Command, rights: Rights<string> | null): boolean =>
+  command.commands.length === 0
+    ? isOfUse(pathTo(command), rights)
+    : command.commands.some((inner) => isAnyOfUse(inner, rights));
+
+const pathTo = (command: Command): string =>
+  command.parent?.parent ? `${pathTo(command.parent)} ${command.name()}` : command.name();
+
+/* What is left out of a help that is made for somebody. */
+function leftOut(program: Command, rights: Rights<string> | null): string {
+  const names = program.commands.filter((each) => !isAnyOfUse(each, rights)).map((each) => each.name());
+  return names.length === 0
+    ? ''
+    : `\nNot shown, as you are ${spoken.people.grants(rights!)}: ${names.join(', ')}. “orbis me” says whom to ask.`;
 }
 
 /* A command in a list of them: with what it takes, without saying of each that it has switches. */
@@ -78,9 +114,13 @@ export async function orbis(args: readonly string[], given: Io): Promise<Exit> {
   };
   let exit: Exit = 0;
   const tools = toolsFor(args, io);
-  const program = makeProgram(io, async (action) => {
-    exit = await action(tools);
-  });
+  const program = makeProgram(
+    io,
+    async (action) => {
+      exit = await action(tools);
+    },
+    keptRights(io),
+  );
   try {
     await program.parseAsync([...args], { from: 'user' });
     return exit;

@@ -21,10 +21,13 @@ const lists: Record<string, string> = {
   'channel': 'orbis list channels',
   'message': 'orbis list messages',
   'session': 'orbis list sessions',
+  'person': 'orbis list people',
 };
 
 const ways: Record<string, string> = {
   'not-signed-in': '“orbis login ADDRESS” does.',
+  'not-allowed': '“orbis me” says what you may do.',
+  'name-needed': '“--name” says it.',
   'token-unknown': '“orbis login ADDRESS” does.',
   'token-read-only': '“orbis login ADDRESS” makes one.',
   'placement-paused': '“orbis change placement EMBED@PLACE --resume” does.',

@@ -45,16 +45,18 @@ type ItemOf<N extends ListName> = AnswerOf<Routes[N]> extends { items: (infer T)
 
 /**
  * A list of the interface, page by page. `again` says after how many milliseconds it is
- * asked for once more by itself.
+ * asked for once more by itself; what is not `isAsked` for stays empty.
  */
 export function useList<N extends ListName>(
   name: N,
   query: QueryInput<Routes[N]>,
   params: Record<string, string> = {},
   again?: (last: AnswerOf<Routes[N]>) => number | false,
+  isAsked = true,
 ) {
   const list = useInfiniteQuery({
     queryKey: [name.split('.')[0], name, params, query],
+    enabled: isAsked,
     initialPageParam: undefined as string | undefined,
     queryFn: async ({ pageParam }) => {
       const { data } = await api.call(name, {
@@ -133,6 +135,7 @@ const shownIn = {
   terms: ['terms', 'placements', 'changes'],
   plans: ['plans', 'planLinks'],
   account: ['session', 'sessions', 'tokens'],
+  people: ['people', 'session'],
 } satisfies Record<string, readonly string[]>;
 
 /** A kind of thing that can change. */
@@ -146,6 +149,16 @@ export async function refresh(...changed: Changed[]): Promise<void> {
   const stale = new Set<unknown>(changed.flatMap((what): readonly string[] => shownIn[what]));
   await queryClient.invalidateQueries({ predicate: ({ queryKey }) => stale.has(queryKey[0]) });
 }
+
+/**
+ * Of a question whose answer somebody may be changing in a form: it is not asked again because of what others
+ * do, so that nothing typed is lost. Whoever saves over another one’s change is told by name.
+ */
+export const heldForForm = { held: true };
+
+/** After others did something, here or there: all is asked for again but what is held for a form. */
+export const refreshOthers = (): Promise<void> =>
+  queryClient.invalidateQueries({ predicate: ({ meta }) => meta?.['held'] !== true });
 
 /** After something was taken back: it may have been anything. */
 export const refreshAll = (): Promise<void> => queryClient.invalidateQueries();

@@ -1,11 +1,25 @@
 import { expect } from 'chai';
 import type { Page, Request } from 'playwright-core';
 import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { mergedDraft, type Draft } from '../src/embed/draft.ts';
 import { closeBrowser, expectShown, newWindow } from './support/browser.ts';
 import { closeDrawer, openDrawer, openStep, showCode } from './support/workbench.ts';
 
 const code =
   '<iframe src="https://play.kinorill.localhost/film/nB4?knobs=1&amp;from=5" title="Opening talk" width="560" height="315"></iframe>';
+
+describe('a draft over which something else was saved', () => {
+  for (const [what, begun, mine, saved, draft, both] of [
+    ['keeps what it changed', { a: '1' }, { a: '2' }, { a: '1', b: '3' }, { a: '2', b: '3' }, []],
+    ['takes what it left alone', { a: '1' }, { a: '1', c: '4' }, { a: '5' }, { a: '5', c: '4' }, []],
+    ['keeps out what it took out', { a: '1', b: '2' }, { b: '2' }, { a: '1', b: '3' }, { b: '3' }, []],
+    ['lets go what was taken out', { a: '1', b: '2' }, { a: '9', b: '2' }, { a: '1' }, { a: '9' }, []],
+    ['names what both changed', { a: '1' }, { a: '2' }, { a: '3' }, { a: '2' }, ['a']],
+    ['names what one changed and one took out', { a: '1' }, { a: '2' }, {}, { a: '2' }, ['a']],
+    ['names nothing that both changed alike', { a: '1' }, { a: '2' }, { a: '2' }, { a: '2' }, []],
+  ] as [string, Draft, Draft, Draft, Draft, string[]][])
+    it(what, () => expect(mergedDraft(begun, mine, saved)).to.deep.equal({ draft, both }));
+});
 
 describe('a draft at the workbench', () => {
   let test: TestOrbis;

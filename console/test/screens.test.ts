@@ -42,6 +42,7 @@ const headings: Record<(typeof consoleScreens)[number], string> = {
   '/providers/learn': 'Learn a provider',
   '/providers/:provider': 'Kinorill',
   '/done': 'What was done',
+  '/people': 'People',
   '/account': 'Account',
 };
 

@@ -1,12 +1,25 @@
 import { publicId, time } from './common.ts';
+import { grants } from './people.ts';
 import { z } from './zod.ts';
 
-export const person = z.object({ name: z.string() }).meta({ id: 'Person' });
+export const person = z
+  .object({
+    name: z.string(),
+    ...grants,
+    readOnly: z.boolean().meta({ description: 'Whether it is a token that asks, which may only read' }),
+  })
+  .meta({ id: 'Person' });
 export const session = z
   .object({
     signedIn: z.boolean(),
-    setUp: z.boolean().meta({ description: 'Whether the owner has set a password yet' }),
+    setUp: z.boolean().meta({ description: 'Whether anybody has set a password yet' }),
+    needsName: z
+      .boolean()
+      .meta({ description: 'Whether signing in takes a name, as several people have a password' }),
     person: person.nullable(),
+    owners: z
+      .array(z.string())
+      .meta({ description: 'Whom to ask for what one may not do: the first owners; none for nobody' }),
     frames: z.string(),
   })
   .meta({ id: 'Session' });

@@ -35,5 +35,6 @@ export const consoleScreens = [
   '/providers/new',
   '/providers/learn',
   '/providers/:provider',
+  '/people',
   '/account',
 ] as const;

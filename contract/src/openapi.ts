@@ -82,8 +82,14 @@ function operation(name: string, definition: Route): Json {
   };
 }
 
-const securityOf = ({ access, basic }: Route): Json[] =>
-  access === 'owner' ? [{ session: [] }, { token: [] }, ...(basic ? [{ password: [] }] : [])] : [];
+const securityOf = ({ needs, basic }: Route): Json[] =>
+  isSignedIn(needs) ? [{ session: [] }, { token: [] }, ...(basic ? [{ password: [] }] : [])] : [];
+
+const isSignedIn = (needs: Route['needs']): boolean => needs !== 'open' && needs !== 'probe';
+
+/* Whether somebody who works on several sites has to say on which. */
+const takesSite = ({ at }: Route): boolean =>
+  typeof at === 'object' && Object.values(at).some((named) => named.startsWith('query.'));
 
 function requestBodyOf({ method, body, takes }: Route): Json {
   const content = takes
@@ -98,11 +104,13 @@ function requestBodyOf({ method, body, takes }: Route): Json {
 
 function errorsOf(definition: Route): Map<number, (keyof typeof catalogue)[]> {
   const codes = new Set<keyof typeof catalogue>([...definition.errors, 'bad-request', 'internal']);
-  if (definition.access === 'owner') codes.add('not-signed-in');
+  const signedIn = isSignedIn(definition.needs);
+  if (signedIn) codes.add('not-signed-in');
+  if (signedIn && definition.needs !== 'self') codes.add('not-allowed');
+  if (takesSite(definition)) codes.add('site-needed');
   codes.add('not-acceptable');
-  if (definition.access !== 'probe') codes.add('database-away');
-  if (definition.access === 'owner' && definition.method !== 'get' && !definition.readOnly)
-    codes.add('token-read-only');
+  if (definition.needs !== 'probe') codes.add('database-away');
+  if (signedIn && definition.method !== 'get' && !definition.readOnly) codes.add('token-read-only');
   codes.add('cross-site').add('unknown-host');
   if (definition.body)
     codes
@@ -238,6 +246,7 @@ const tagsOf = (): Json[] =>
 const tagWords: Readonly<Record<string, string>> = {
   'Service': 'Whether Orbis runs',
   'Signing in': 'Sessions of browsers, tokens of programs, the password',
+  'People': 'Who works with Orbis, and what each of them may do',
   'Reading': 'What codes and links are, without keeping them',
   'Collection': 'Embeds: their codes, names and tags',
   'Looking': 'Pictures, stills, heights and weights, by a browser beside Orbis',

@@ -8,6 +8,7 @@ import type { SheetRegistry } from './usecases/sheet-registry.ts';
 import type { Runner } from './queue/runner.ts';
 import type { ReadMetrics } from './metrics/answer.ts';
 import type { Metrics } from './metrics/metrics.ts';
+import type { Mailer } from './news/mailer.ts';
 import type { Reader } from './reading/reader.ts';
 import type { Origins } from './origins.ts';
 import type { LookFiles } from './pictures/look-files.ts';
@@ -32,8 +33,8 @@ export interface Deps {
   now: () => Date;
   log: Logger;
   version: string;
-  /** Whether there is a mail server to send by. */
-  hasMail: boolean;
+  /** By which mail goes out; null where no mail server is set up. */
+  mailer: Mailer | null;
   metrics: Metrics;
   readMetrics: ReadMetrics;
   trustProxy: number;

@@ -3,7 +3,9 @@ import { existsSync } from 'node:fs';
 import { accountUrls } from './database/accounts.ts';
 import { openDataFolder } from './database/folder.ts';
 import { findSocket } from './database/socket.ts';
-import { makeLink, owner } from './store/people.ts';
+import { makeLink } from './store/one-time-links.ts';
+import { firstOwner, listPeople, personNamed, withPassword, type Person } from './store/people.ts';
+import type { Handle } from './database/connect.ts';
 import { CannotStart, readSettings } from './settings.ts';
 import { inTransaction } from './database/transaction.ts';
 
@@ -19,25 +21,45 @@ async function main(): Promise<void> {
     const socket = findSocket(folder);
     if (socket === null || !existsSync(socket))
       throw new CannotStart(
-        `No database runs under ${settings.ORBIS_DATA}. Is ORBIS_DATA the one that Orbis runs with?`,
+        `No database runs under ${settings.ORBIS_DATA}. Is ORBIS_DATA the one that Orbis runs with? Orbis must be running.`,
       );
     url = accountUrls(folder, socket, 'orbis').setUp;
   }
   const connection = await connectDatabase(url);
   try {
     const now = new Date();
-    const person = await owner(connection.db, now);
-    const secret = await inTransaction(connection.db, (tx) => makeLink(tx, person.id, 'password', 30, now));
+    const person = await whose(connection.db, process.argv[2], now);
+    const { secret } = await inTransaction(connection.db, (tx) =>
+      makeLink(tx, person.id, 'password', { minutes: 30, now }),
+    );
     const base = settings.ORBIS_PUBLIC_URL ?? `http://orbis.localhost:${settings.ORBIS_PORT}`;
-    process.stdout.write(`Set a new password within 30 minutes here:\n  ${base}/set-password#${secret}\n`);
+    process.stdout.write(
+      `Set a new password for ${person.name} within 30 minutes here:\n  ${base}/set-password#${secret}\n`,
+    );
   } finally {
     await connection.close();
   }
 }
 
-main().catch((error: unknown) => {
-  process.stderr.write(
-    `${error instanceof CannotStart ? `${error.message} Orbis must be running.` : String(error)}\n`,
+/* So many names are listed. */
+const mostNamed = 100;
+
+/* Whose password is lost: by their name, or the only one who has any. @throws CannotStart */
+async function whose(db: Handle, name: string | undefined, now: Date): Promise<Person> {
+  if (name === undefined) {
+    const [only, ...others] = await withPassword(db, 2);
+    if (others.length === 0) return only ?? firstOwner(db, now);
+  } else {
+    const found = await personNamed(db, name);
+    if (found) return found;
+  }
+  const names = (await listPeople(db, mostNamed, undefined)).map((each) => each.name);
+  throw new CannotStart(
+    `${name === undefined ? 'Say whose password is lost' : `Nobody is called “${name}”`}: npm run reset-password -- "NAME". There are ${names.join(', ')}.`,
   );
+}
+
+main().catch((error: unknown) => {
+  process.stderr.write(`${error instanceof CannotStart ? error.message : String(error)}\n`);
   process.exit(1);
 });

@@ -29,7 +29,8 @@ import { runJobs } from './start-jobs.ts';
 import type { Settings } from './settings.ts';
 import { framesOptions, sharedDatabase } from './start-frames.ts';
 import { createSheetRegistry, type SheetRegistry } from './usecases/sheet-registry.ts';
-import { makeLink, owner } from './store/people.ts';
+import { makeLink } from './store/one-time-links.ts';
+import { firstOwner, withPassword } from './store/people.ts';
 import { planWith } from './store/planned-with.ts';
 import { digest } from './digest.ts';
 import { inTransaction } from './database/transaction.ts';
@@ -109,7 +110,7 @@ export async function startOrbis(
       browser,
       ...looks,
       answers: createAnswers(),
-      hasMail: mailer !== null,
+      mailer,
       readMetrics,
       trustProxy: settings.ORBIS_TRUST_PROXY,
       securityContact: settings.ORBIS_SECURITY_CONTACT,
@@ -230,10 +231,12 @@ const signingIn = (
   origins: () => Origins,
   now: () => Date,
 ): Pick<Orbis, 'hasPassword' | 'link'> => ({
-  hasPassword: async () => (await owner(db, now())).passwordHash !== null,
+  hasPassword: async () => (await withPassword(db, 1)).length > 0,
   link: async (purpose, minutes = 30) => {
-    const person = await owner(db, now());
-    const secret = await inTransaction(db, (tx) => makeLink(tx, person.id, purpose, minutes, now()));
+    const person = await firstOwner(db, now());
+    const { secret } = await inTransaction(db, (tx) =>
+      makeLink(tx, person.id, purpose, { minutes, now: now() }),
+    );
     return `${origins().console}/${purpose === 'password' ? 'set-password' : 'sign-in'}#${secret}`;
   },
 });

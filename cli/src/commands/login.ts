@@ -1,28 +1,46 @@
 import { hostname } from 'node:os';
-import { UsedWrongly, type AddCommand } from '../command.ts';
+import type { Client } from '@orbis/contract';
+import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { askPassword } from '../password.ts';
 import { daysIn } from '../things/token.ts';
 import { formatTimestamp } from '../text.ts';
-import { clientFor, forgetSignIn, readSignIn, signInFile, writeSignIn } from '../connection.ts';
+import { clientFor, forgetSignIn, keepRights, readSignIn, signInFile, writeSignIn } from '../connection.ts';
+
+interface Options {
+  name?: string;
+  passwordStdin?: boolean;
+  readOnly?: boolean;
+  days?: string;
+}
+
+/* As whom, where that has to be said and somebody can be asked. */
+async function askName(client: Client, { io }: Tools): Promise<string | undefined> {
+  const { data } = await client.call('session.read', {});
+  return data.needsName && io.ask ? (await io.ask('Name: ')).trim() : undefined;
+}
 
 export const addLogin: AddCommand = (program, run) => {
   program
     .command('login')
     .argument('<url>', 'where Orbis is, such as http://orbis.localhost:7420')
+    .option('--name <name>', 'as whom; where several people use Orbis and none is said, it is asked for')
     .option('--read-only', 'this machine may only read, and change nothing')
     .option('--days <n>', 'after so many days it has to sign in again (365)')
     .option('--password-stdin', 'read the password from standard input')
     .description('sign this machine’s user in with the password')
-    .action((url: string, options: { passwordStdin?: boolean; readOnly?: boolean; days?: string }) =>
+    .action((url: string, options: Options) =>
       run(async (tools) => {
         if (!URL.canParse(url) || !/^https?:/.test(url))
           throw new UsedWrongly(`“${url}” is not an address. Give one such as http://orbis.localhost:7420.`);
         const base = new URL(url).origin;
         const days = daysIn(options.days);
+        const stranger = clientFor(base, null, tools.io);
+        const person = options.name ?? (await askName(stranger, tools));
         const password = await askPassword(tools, options.passwordStdin);
         const name = `command line on ${hostname()}`.slice(0, 80);
-        const { data } = await clientFor(base, null, tools.io).call('tokens.exchange', {
+        const { data } = await stranger.call('tokens.exchange', {
           body: {
+            ...(person !== undefined && { person }),
             password,
             name,
             access: options.readOnly ? 'read' : 'all',
@@ -31,10 +49,12 @@ export const addLogin: AddCommand = (program, run) => {
         });
         const file = signInFile(tools.io);
         writeSignIn(file, { url: base, token: data.token, id: data.id });
+        const { data: session } = await clientFor(base, data.token, tools.io).call('session.read', {});
+        keepRights(tools.io, session.person);
         tools.confirm(
           { url: base, token: data.id, access: data.access, expiresAt: data.expiresAt },
           () =>
-            `Signed in to ${base}${data.access === 'read' ? ', only to read' : ''}, until ${formatTimestamp(data.expiresAt)}. The token is kept in ${file}.\n`,
+            `Signed in to ${base} as ${session.person?.name ?? 'nobody'}${data.access === 'read' ? ', only to read' : ''}, until ${formatTimestamp(data.expiresAt)}. The token is kept in ${file}.\n`,
         );
         return 0;
       }),

@@ -1,7 +1,33 @@
-import { formatState, mostToDo, mostWaiting, plural, type Terms, type Today } from '@orbis/contract';
-import type { AddCommand } from '../command.ts';
+import {
+  formatState,
+  mostToDo,
+  mostWaiting,
+  plural,
+  spoken,
+  type Session,
+  type Terms,
+  type Today,
+} from '@orbis/contract';
+import type { AddCommand, Tools } from '../command.ts';
+import type { Exit } from '../io.ts';
 import { serviceAddress } from '../connection.ts';
 import { facts } from '../text.ts';
+
+/* What is told of the whole is not told to who has to do with single sites. */
+function tellOwnSites(tools: Tools, session: Session): Exit {
+  const url = serviceAddress(tools.io);
+  tools.tell({ url, person: session.person }, () =>
+    facts(
+      [
+        ['Orbis', url ?? 'not known'],
+        ['Signed in as', `${session.person!.name}, ${spoken.people.grants(session.person!)}`],
+        ['Needs attention', '“orbis attention --site SITE” says it of one of them'],
+      ],
+      tools.colours,
+    ),
+  );
+  return 0;
+}
 
 /* What was never pasted is no fault of anything. */
 const isWanting = ({ state }: Today['states'][number]): boolean => state !== 'planned';
@@ -15,6 +41,7 @@ export const addStatus: AddCommand = (program, run) => {
       run(async (tools) => {
         const client = tools.client();
         const { data: session } = await client.call('session.read', {});
+        if (session.person?.role === null) return tellOwnSites(tools, session);
         const { data: today } = await client.call('today.read', {});
         const { waiting } = today;
         const url = serviceAddress(tools.io);

@@ -4,9 +4,10 @@ import { UsedWrongly, type AddCommand } from '../command.ts';
 export const addUndo: AddCommand = (program, run) => {
   program
     .command('undo')
-    .argument('[change]', 'the id of something that was done; without it, what was done last and stands')
+    .argument('[change]', 'the id of something that was done; without it, what you did last and stands')
+    .option('--of-anybody', 'what was done last by whoever did it')
     .option('--dry-run', 'only say what would be taken back')
-    .description('take back what was done last: collecting, options, a newer code, placing, and the rest')
+    .description('take back what you did last: collecting, options, a newer code, placing, and the rest')
     .addHelpText(
       'after',
       `
@@ -22,10 +23,11 @@ embeds are read with them; passwords, sessions and tokens.
 
 Exit status: 0 taken back, 2 nothing to take back, 4 it was changed since, is in use, or cannot be taken back.`,
     )
-    .action((id: string | undefined, options: { dryRun?: boolean }) =>
+    .action((id: string | undefined, options: { dryRun?: boolean; ofAnybody?: boolean }) =>
       run(async (tools) => {
         const client = tools.client();
-        const change = id === undefined ? await last(client) : await named(client, id);
+        const change =
+          id === undefined ? await last(client, options.ofAnybody ?? false) : await named(client, id);
         if (options.dryRun) {
           tools.tell(change, () =>
             change.lasting
@@ -43,10 +45,14 @@ Exit status: 0 taken back, 2 nothing to take back, 4 it was changed since, is in
     );
 };
 
-async function last(client: Client): Promise<Change> {
-  const { data } = await client.call('changes.list', { query: { limit: 1, standing: 'true' } });
+async function last(client: Client, isOfAnybody: boolean): Promise<Change> {
+  const query = { limit: 1, standing: 'true', mine: isOfAnybody ? 'false' : 'true' } as const;
+  const { data } = await client.call('changes.list', { query });
   const [change] = data.items;
-  if (!change) throw new UsedWrongly('There is nothing to take back.');
+  if (!change)
+    throw new UsedWrongly(
+      `There is nothing${isOfAnybody ? '' : ' of yours'} to take back.${isOfAnybody ? '' : ' “orbis list changes” shows what others did.'}`,
+    );
   return change;
 }
 

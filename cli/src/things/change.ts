@@ -20,6 +20,7 @@ export const change: Thing = {
             {
               'change': ({ id }) => id,
               'what was done': ({ said }) => said,
+              'by': ({ by }) => by ?? '–',
               'when': ({ createdAt }) => formatTimestamp(createdAt),
               'taken back': takenBack,
             },
@@ -44,14 +45,19 @@ export const change: Thing = {
   },
 };
 
-const takenBack = ({ undoneAt, lasting }: Change): string =>
-  undoneAt ? formatTimestamp(undoneAt) : lasting ? 'cannot be' : '–';
+const takenBack = ({ undoneAt, undoneBy, by, lasting }: Change): string =>
+  undoneAt
+    ? `${formatTimestamp(undoneAt)}${undoneBy === null || undoneBy === by ? '' : ` by ${undoneBy}`}`
+    : lasting
+      ? 'cannot be'
+      : '–';
 
 const describeChange = (change: Change, colours: Colours): string =>
   facts(
     [
       ['Change', change.id],
       ['What was done', change.said],
+      ['By', change.by ?? 'nobody who is known'],
       ['When', formatTimestamp(change.createdAt)],
       ['Taken back', takenBack(change)],
     ],

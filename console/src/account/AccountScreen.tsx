@@ -4,7 +4,8 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useColorScheme } from '@mui/material/styles';
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
+import { spoken } from '@orbis/contract/language';
 import { Link } from 'react-router';
 import { api } from '../api.ts';
 import { Card } from '../components/Card.tsx';
@@ -15,13 +16,12 @@ import { Rules } from './Rules.tsx';
 import { Sessions } from './Sessions.tsx';
 import { Tokens } from './Tokens.tsx';
 import { WholeRegister } from './WholeRegister.tsx';
+import { useSession } from '../session.ts';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** Who is signed in and where, the tokens of programs, the password, and the look. */
 export default function AccountScreen() {
-  const session = useQuery({
-    queryKey: ['session'],
-    queryFn: async () => (await api.call('session.read')).data,
-  });
+  const session = useSession();
   const { mode, setMode } = useColorScheme();
   const signOut = useMutation({
     mutationFn: async () => api.call('session.delete'),
@@ -31,7 +31,11 @@ export default function AccountScreen() {
     <>
       <ScreenHead
         title="Account"
-        lead={session.data?.person ? `Signed in as ${session.data.person.name}.` : undefined}
+        lead={
+          session.data?.person
+            ? `Signed in as ${session.data.person.name}, ${spoken.people.grants(session.data.person)}.`
+            : undefined
+        }
       >
         <Button variant="outlined" onClick={() => signOut.mutate()}>
           Sign out
@@ -60,6 +64,14 @@ export default function AccountScreen() {
             <ToggleButton value="dark">Dark</ToggleButton>
           </ToggleButtonGroup>
         </Card>
+        <IfMay call="people.list">
+          <Card title="People">
+            <Typography>
+              Several people can work with this Orbis, each with as much right as they need.{' '}
+              <Link to="/people">See who does, or invite somebody</Link>.
+            </Typography>
+          </Card>
+        </IfMay>
         <Card title="Rules for all embeds">
           <Rules />
         </Card>
@@ -75,9 +87,11 @@ export default function AccountScreen() {
             <Link to="/done">Look at it, or take something back</Link>.
           </Typography>
         </Card>
-        <Card title="Everything that is kept">
-          <WholeRegister />
-        </Card>
+        <IfMay call="register.read">
+          <Card title="Everything that is kept">
+            <WholeRegister />
+          </Card>
+        </IfMay>
         <Card title="Where you are signed in">
           <Sessions />
         </Card>

@@ -5,10 +5,12 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
+import { useMay } from '../session.ts';
 
 /** What holds for every embed of which nothing else is asked. */
 export function Rules() {
   const announce = useAnnounce();
+  const may = useMay();
   const rules = useQuery({ queryKey: ['rules'], queryFn: () => api.call('rules.read') });
   const change = useMutation({
     mutationFn: (dropTracking: boolean) =>
@@ -25,7 +27,7 @@ export function Rules() {
         control={
           <Switch
             checked={change.isPending ? change.variables : (rules.data?.data.dropTracking ?? false)}
-            disabled={!rules.data}
+            disabled={!rules.data || !may('rules.change')}
             onChange={(_, on) => change.mutate(on)}
           />
         }

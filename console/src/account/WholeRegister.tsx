@@ -7,6 +7,7 @@ import { plural } from '@orbis/contract/language';
 import { api, refreshAll } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** Takes everything that is kept out, in open forms, and in again. */
 export function WholeRegister() {
@@ -38,24 +39,26 @@ export function WholeRegister() {
           The places as a table
         </Button>
       </Stack>
-      <Typography color="textSecondary">
-        Such a file can be taken into an Orbis in which nothing is kept yet.
-      </Typography>
-      <Button variant="outlined" loading={take.isPending} onClick={() => chosen.current?.click()}>
-        Take a register in
-      </Button>
-      <input
-        ref={chosen}
-        type="file"
-        hidden
-        accept=".ndjson,application/x-ndjson"
-        aria-label="A register file"
-        onChange={({ target }) => {
-          const [file] = target.files ?? [];
-          if (file) take.mutate(file);
-          target.value = '';
-        }}
-      />
+      <IfMay call="register.create">
+        <Typography color="textSecondary">
+          Such a file can be taken into an Orbis in which nothing is kept yet.
+        </Typography>
+        <Button variant="outlined" loading={take.isPending} onClick={() => chosen.current?.click()}>
+          Take a register in
+        </Button>
+        <input
+          ref={chosen}
+          type="file"
+          hidden
+          accept=".ndjson,application/x-ndjson"
+          aria-label="A register file"
+          onChange={({ target }) => {
+            const [file] = target.files ?? [];
+            if (file) take.mutate(file);
+            target.value = '';
+          }}
+        />
+      </IfMay>
       <ProblemNote error={take.error} />
     </Stack>
   );

@@ -19,6 +19,7 @@ import { ScreenHead } from '../components/ScreenHead.tsx';
 import { WhatToDo } from './WhatToDo.tsx';
 import { Decide } from './Decide.tsx';
 import { FindingRow } from './FindingRow.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 const tabs: Readonly<Record<FindingList, string>> = {
   open: 'To look at',
@@ -66,7 +67,7 @@ export default function AttentionScreen() {
         <Button component={Link} to="/news">
           How you hear of it
         </Button>
-        {list === 'open' && <SeenAll shown={found.items} />}
+        <IfMay call="findings.decide">{list === 'open' && <SeenAll shown={found.items} />}</IfMay>
       </ScreenHead>
       <ProblemNote error={found.error ?? counts.error} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', mb: 3 }}>
@@ -90,8 +91,12 @@ export default function AttentionScreen() {
           <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
             {found.items.map((finding) => (
               <FindingRow key={finding.id} finding={finding}>
-                <WhatToDo finding={finding} />
-                <Decide finding={finding} />
+                <IfMay call="findings.register">
+                  <WhatToDo finding={finding} />
+                </IfMay>
+                <IfMay call="findings.decide">
+                  <Decide finding={finding} />
+                </IfMay>
               </FindingRow>
             ))}
           </Box>

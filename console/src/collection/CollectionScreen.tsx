@@ -13,6 +13,7 @@ import { Embeds } from './Embeds.tsx';
 import { Filter, levels } from './Filter.tsx';
 import { TakePictures } from './TakePictures.tsx';
 import { ViewChooser } from './ViewChooser.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** Everything that was collected, to search and to reuse. */
 export default function CollectionScreen() {
@@ -36,12 +37,16 @@ export default function CollectionScreen() {
   return (
     <>
       <ScreenHead title="Collection" lead="Every embed, with its codes kept as they were pasted.">
-        <Button component={Link} to={`/changes?where=${encodeURIComponent(chosen)}`}>
-          {selected.length > 0 ? `Change ${selected.length} at once` : 'Change all of these at once'}
-        </Button>
-        <Button variant="contained" component={Link} to="/collect">
-          Collect another
-        </Button>
+        <IfMay call="changes.create">
+          <Button component={Link} to={`/changes?where=${encodeURIComponent(chosen)}`}>
+            {selected.length > 0 ? `Change ${selected.length} at once` : 'Change all of these at once'}
+          </Button>
+        </IfMay>
+        <IfMay call="embeds.create">
+          <Button variant="contained" component={Link} to="/collect">
+            Collect another
+          </Button>
+        </IfMay>
       </ScreenHead>
       <Filter q={search.get('q') ?? ''} kind={kind} level={level} onChange={change} />
       <ProblemNote error={list.error} />
@@ -51,7 +56,9 @@ export default function CollectionScreen() {
         <>
           <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 1.5 }}>
             <ViewChooser view={view} onChange={(next) => change('view', next === 'list' ? '' : next)} />
-            <TakePictures embeds={list.items} />
+            <IfMay call="embeds.photograph">
+              <TakePictures embeds={list.items} />
+            </IfMay>
           </Box>
           <Embeds
             view={view}

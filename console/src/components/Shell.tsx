@@ -10,8 +10,12 @@ import SweepsIcon from '@mui/icons-material/TravelExploreOutlined';
 import TodayIcon from '@mui/icons-material/WbTwilightOutlined';
 import DoneIcon from '@mui/icons-material/HistoryOutlined';
 import Box from '@mui/material/Box';
-import { NavLink, Outlet, ScrollRestoration } from 'react-router';
+import { Navigate, NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
+import { useEffect } from 'react';
 import mark from '../mark.svg';
+import { useMay } from '../session.ts';
+import { NotForThem } from './NotForThem.tsx';
+import { callOfScreen } from './screen-rights.ts';
 import { useFocusOnNavigation } from './useFocusOnNavigation.ts';
 
 const screens = [
@@ -48,12 +52,32 @@ const skip = {
   '&:focus': { transform: 'none' },
 };
 
+/* The screen, where whoever is signed in has any use for it; the first one is that of their sites then. */
+function ForThem({ path }: { path: string }) {
+  const call = callOfScreen(path);
+  const may = useMay();
+  if (call === null || may(call)) return <Outlet />;
+  return path === '/' ? <Navigate to="/places" replace /> : <NotForThem call={call} />;
+}
+
 /**
  * What stands around every screen: the way between them, beside the work on a wide screen and
  * below it on a narrow one.
  */
 export function Shell() {
   const main = useFocusOnNavigation();
+  const may = useMay();
+  const isOfUse = (path: string): boolean => {
+    const call = callOfScreen(path);
+    return call === null || may(call);
+  };
+  const { pathname } = useLocation();
+  useEffect(() => {
+    const gone = new AbortController();
+    // The first screen does without it.
+    void import('../others/listen.ts').then(({ listenToOthers }) => listenToOthers(gone.signal));
+    return () => gone.abort();
+  }, []);
   return (
     <Box
       sx={{
@@ -102,38 +126,40 @@ export function Shell() {
         >
           <img src={mark} alt="" width="30" height="30" /> Orbis
         </Box>
-        {screens.map(({ to, label, icon }) => (
-          <Box
-            key={to}
-            component={NavLink}
-            to={to}
-            end={to === '/'}
-            sx={{
-              'display': { xs: notOnPhones.has(to) ? 'none' : 'flex', md: 'flex' },
-              'flexDirection': { xs: 'column', md: 'row' },
-              'flex': { xs: 1, md: 'none' },
-              'alignItems': 'center',
-              'gap': { xs: 0.25, md: 1.5 },
-              'px': { xs: 0, md: 1.25 },
-              'py': { xs: 0.75, md: 1 },
-              'mt': { md: to === '/done' ? 'auto' : 0 },
-              'borderRadius': 1,
-              'color': 'text.secondary',
-              'textDecoration': 'none',
-              'fontWeight': 600,
-              'fontSize': { xs: 11.5, md: 16 },
-              '& svg': { fontSize: 22 },
-              '&:hover': { color: 'text.primary' },
-              '&.active': {
-                color: 'primary.main',
-                bgcolor: 'color-mix(in srgb, var(--mui-palette-primary-main) 10%, transparent)',
-              },
-            }}
-          >
-            {icon}
-            {label}
-          </Box>
-        ))}
+        {screens
+          .filter(({ to }) => isOfUse(to))
+          .map(({ to, label, icon }) => (
+            <Box
+              key={to}
+              component={NavLink}
+              to={to}
+              end={to === '/'}
+              sx={{
+                'display': { xs: notOnPhones.has(to) ? 'none' : 'flex', md: 'flex' },
+                'flexDirection': { xs: 'column', md: 'row' },
+                'flex': { xs: 1, md: 'none' },
+                'alignItems': 'center',
+                'gap': { xs: 0.25, md: 1.5 },
+                'px': { xs: 0, md: 1.25 },
+                'py': { xs: 0.75, md: 1 },
+                'mt': { md: to === '/done' ? 'auto' : 0 },
+                'borderRadius': 1,
+                'color': 'text.secondary',
+                'textDecoration': 'none',
+                'fontWeight': 600,
+                'fontSize': { xs: 11.5, md: 16 },
+                '& svg': { fontSize: 22 },
+                '&:hover': { color: 'text.primary' },
+                '&.active': {
+                  color: 'primary.main',
+                  bgcolor: 'color-mix(in srgb, var(--mui-palette-primary-main) 10%, transparent)',
+                },
+              }}
+            >
+              {icon}
+              {label}
+            </Box>
+          ))}
       </Box>
       <Box
         component="main"
@@ -150,7 +176,7 @@ export function Shell() {
           mx: 'auto',
         }}
       >
-        <Outlet />
+        <ForThem path={pathname} />
       </Box>
       <ScrollRestoration />
     </Box>

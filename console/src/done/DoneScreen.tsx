@@ -14,6 +14,7 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { formatWhen } from '../components/when.ts';
 import { Feed } from './Feed.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** What was done to the collection and the register, the newest first, and taking it back. */
 export default function DoneScreen() {
@@ -67,7 +68,7 @@ export default function DoneScreen() {
 }
 
 function Line({ change, isBusy, onUndo }: { change: Change; isBusy: boolean; onUndo: () => void }) {
-  const { said, createdAt, undoneAt, lasting } = change;
+  const { said, by, createdAt, undoneAt, lasting } = change;
   return (
     <Box
       component="li"
@@ -96,19 +97,25 @@ function Line({ change, isBusy, onUndo }: { change: Change; isBusy: boolean; onU
         {said}
       </Typography>
       <Typography variant="body2" color="textSecondary" sx={{ fontVariantNumeric: 'tabular-nums' }}>
+        {by !== null && `${by}, `}
         {formatWhen(createdAt)}
       </Typography>
       <Box sx={{ width: { sm: 150 }, ml: 'auto', textAlign: 'right' }}>
         {undoneAt || lasting ? (
           <Typography variant="body2" color="textSecondary">
-            {undoneAt ? 'taken back' : 'cannot be taken back'}
+            {undoneAt ? takenBack(change) : 'cannot be taken back'}
           </Typography>
         ) : (
-          <Button size="small" disabled={isBusy} aria-label={`Take back: ${said}`} onClick={onUndo}>
-            Take it back
-          </Button>
+          <IfMay call="changes.undo">
+            <Button size="small" disabled={isBusy} aria-label={`Take back: ${said}`} onClick={onUndo}>
+              Take it back
+            </Button>
+          </IfMay>
         )}
       </Box>
     </Box>
   );
 }
+
+const takenBack = ({ by, undoneBy }: Change): string =>
+  undoneBy === null || undoneBy === by ? 'taken back' : `taken back by ${undoneBy}`;

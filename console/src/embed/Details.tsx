@@ -19,6 +19,8 @@ export function Details({ embed, etag }: { embed: Embed; etag: string }) {
   const { name, notes } = embed;
   const { register, handleSubmit, formState } = useForm({
     values: { name, notes, tags: embed.tags.join(', ') },
+    // What others save meanwhile does not take away what is typed here.
+    resetOptions: { keepDirtyValues: true },
   });
   const announce = useAnnounce();
   const navigate = useNavigate();

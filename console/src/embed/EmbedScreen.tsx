@@ -27,6 +27,7 @@ import { Revisions } from './Revisions.tsx';
 import { useSheetOf } from './sheet-of.ts';
 import { Workbench } from './Workbench.tsx';
 import { oneScreen } from './one-screen.ts';
+import { IfMay, IfMayElseWho } from '../components/IfMay.tsx';
 
 /** One embed: how it looks and what is changed in it; and, drawn in from the side, what it is and was. */
 export default function EmbedScreen() {
@@ -60,36 +61,48 @@ export default function EmbedScreen() {
         <SideDrawer label="The paste" action={<CopyButton text={now.pasted} label="Copy the paste" />}>
           <Stack spacing={2}>
             <PlainCode text={now.pasted} label="The code as it was pasted" />
-            <Disclosure label="Take in a newer code of the provider">
-              <NewerCode embed={now} etag={etag} />
-            </Disclosure>
+            <IfMay call="sources.create">
+              <Disclosure label="Take in a newer code of the provider">
+                <NewerCode embed={now} etag={etag} />
+              </Disclosure>
+            </IfMay>
           </Stack>
         </SideDrawer>
         <SideDrawer label="Details">
           <Stack spacing={3}>
-            <ItsPicture embed={now} />
-            <Details key={etag} embed={now} etag={etag} />
-            <Disclosure label="Costs and terms">
-              <Box component="section">
-                <Typography variant="h2" sx={{ mb: 2 }}>
-                  Costs and terms
-                </Typography>
-                <TermsForm of={{ embed: now.key }} />
-              </Box>
-            </Disclosure>
-            {now.retired && (
-              <Disclosure label="Purge it">
-                <Purge embed={now} etag={etag} />
+            <IfMay call="embeds.photograph">
+              <ItsPicture embed={now} />
+            </IfMay>
+            <IfMayElseWho call="embeds.change">
+              <Details key={now.key} embed={now} etag={etag} />
+            </IfMayElseWho>
+            <IfMay call="terms.writeOfEmbed">
+              <Disclosure label="Costs and terms">
+                <Box component="section">
+                  <Typography variant="h2" sx={{ mb: 2 }}>
+                    Costs and terms
+                  </Typography>
+                  <TermsForm of={{ embed: now.key }} />
+                </Box>
               </Disclosure>
+            </IfMay>
+            {now.retired && (
+              <IfMay call="embeds.purge">
+                <Disclosure label="Purge it">
+                  <Purge embed={now} etag={etag} />
+                </Disclosure>
+              </IfMay>
             )}
           </Stack>
         </SideDrawer>
         <SideDrawer label="Revisions">
           <Revisions embed={now} etag={etag} />
         </SideDrawer>
-        <SideDrawer label="History">
-          <ThingHistory of={{ embed: now.key }} />
-        </SideDrawer>
+        <IfMay call="history.ofEmbed">
+          <SideDrawer label="History">
+            <ThingHistory of={{ embed: now.key }} />
+          </SideDrawer>
+        </IfMay>
       </ScreenHead>
       <Workbench key={now.key} embed={now} etag={etag} sheet={sheet} />
     </Box>

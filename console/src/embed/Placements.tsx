@@ -12,6 +12,7 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { PlacePicker } from './PlacePicker.tsx';
 import { PlacementRow } from '../register/PlacementRow.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** Where an embed is, and the way to put it somewhere else. */
 export function Placements({ embed }: { embed: Embed }) {
@@ -43,27 +44,30 @@ export function Placements({ embed }: { embed: Embed }) {
       {placements.items.map((placement) => (
         <PlacementRow key={placement.id} placement={placement} showEmbed={false} />
       ))}
-      {anywhere.last?.next === null && !hasSpots && taken.size === 0 ? (
-        <Typography>
-          There is no spot yet. <Link to="/places">Say where your pages have room</Link>, then place it there.
-        </Typography>
-      ) : (
-        <Box
-          component="form"
-          sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }}
-          onSubmit={(event) => (event.preventDefault(), put.mutate())}
-        >
-          <PlacePicker place={place} taken={taken} onChange={setPlace} />
-          <Button
-            type="submit"
-            variant="outlined"
-            disabled={!place.includes('#') || put.isPending}
-            sx={{ height: 40 }}
+      <IfMay call="placements.create">
+        {anywhere.last?.next === null && !hasSpots && taken.size === 0 ? (
+          <Typography>
+            There is no spot yet. <Link to="/places">Say where your pages have room</Link>, then place it
+            there.
+          </Typography>
+        ) : (
+          <Box
+            component="form"
+            sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }}
+            onSubmit={(event) => (event.preventDefault(), put.mutate())}
           >
-            Place
-          </Button>
-        </Box>
-      )}
+            <PlacePicker place={place} taken={taken} onChange={setPlace} />
+            <Button
+              type="submit"
+              variant="outlined"
+              disabled={!place.includes('#') || put.isPending}
+              sx={{ height: 40 }}
+            >
+              Place
+            </Button>
+          </Box>
+        )}
+      </IfMay>
       <ProblemNote error={put.error} />
     </Stack>
   );

@@ -12,6 +12,7 @@ import { More } from '../components/More.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { formatWhen } from '../components/when.ts';
 import { Comparison } from './Comparison.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** Every state that the embed was saved in: each can be held against the newest, and brought back. */
 export function Revisions({ embed, etag }: { embed: Embed; etag: string }) {
@@ -75,14 +76,16 @@ export function Revisions({ embed, etag }: { embed: Embed; etag: string }) {
                     >
                       {isOpen ? 'Hide' : 'Compare'}
                     </Button>
-                    <Button
-                      size="small"
-                      disabled={restore.isPending}
-                      onClick={() => restore.mutate(revision.number)}
-                      aria-label={`Bring revision ${revision.number} back`}
-                    >
-                      Bring back
-                    </Button>
+                    <IfMay call="revisions.restore">
+                      <Button
+                        size="small"
+                        disabled={restore.isPending}
+                        onClick={() => restore.mutate(revision.number)}
+                        aria-label={`Bring revision ${revision.number} back`}
+                      >
+                        Bring back
+                      </Button>
+                    </IfMay>
                   </Box>
                 )}
               </Box>

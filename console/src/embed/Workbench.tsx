@@ -7,6 +7,7 @@ import type { Sheet } from '@orbis/core';
 import type { Embed } from '@orbis/contract';
 import { plural } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
+import { ChangedByOthers } from '../others/ChangedByOthers.tsx';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
 import { ReachNote } from '../components/ReachNote.tsx';
@@ -23,6 +24,7 @@ import { SaveBar } from './SaveBar.tsx';
 import { StepsBack } from './StepsBack.tsx';
 import type { WorkedOn } from './useComposition.ts';
 import { WorkedForm } from './WorkedForm.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 const ofEmbed: WorkedOn = { asked: (here) => ({ embed: here }), circumstances: {} };
 
@@ -83,17 +85,21 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
             inherited={inherited}
             last={last}
           />
-          {work.shown && Object.keys(work.shown.options).length > 0 && (
-            <SavePreset options={work.shown.options} />
-          )}
+          <IfMay call="presets.save">
+            {work.shown && Object.keys(work.shown.options).length > 0 && (
+              <SavePreset options={work.shown.options} />
+            )}
+          </IfMay>
         </Box>
         <SaveBar
           work={work}
+          call="revisions.create"
           isSaving={save.isPending}
           label={`Save as revision ${embed.revision + 1}`}
           backLabel={`Back to revision ${embed.revision}`}
           onSave={() => save.mutate()}
         >
+          <ChangedByOthers embed={embed.key} sheet={sheet} both={work.both} />
           <ProblemNote error={save.error} />
           {changed && (
             <Disclosure label="Add a note">

@@ -3,7 +3,7 @@ import { useCallback, useDeferredValue, useMemo, useRef, useState, type RefObjec
 import { handName, type Options, type Sheet } from '@orbis/core';
 import type { Embed } from '@orbis/contract';
 import { useDebounced } from '../components/useDebounced.ts';
-import { draftOf, optionsOf, type Draft } from './draft.ts';
+import { draftOf, mergedDraft, optionsOf, type Draft } from './draft.ts';
 import { useDraftHistory, type DraftHistory } from './draft-history.ts';
 import { usePlayerTime, type PlayerTime } from './player-time.ts';
 import { useComposition, type Composed, type WorkedOn } from './useComposition.ts';
@@ -35,6 +35,8 @@ export interface ComposedDraft {
   /** The options that the draft as it stands comes to. */
   options: () => Options;
   frame: RefObject<HTMLIFrameElement | null>;
+  /** The options that somebody else has saved otherwise since they were changed here. */
+  both: readonly string[];
   /** Takes the last step back, or takes it again; null where there is none. */
   undo: (() => void) | null;
   redo: (() => void) | null;
@@ -58,7 +60,7 @@ export function useComposedDraft(
 ): ComposedDraft {
   const saved = draftOf(options);
   const history = useDraftOf(saved);
-  const { draft, go } = history;
+  const { draft, go, both } = history;
   const known = useMemo(() => ({ sheets: sheet ? [sheet] : [], saved: options }), [sheet, options]);
   const still = useDebounced(draft, quiet);
   const settled = still === draft;
@@ -81,6 +83,7 @@ export function useComposedDraft(
     options: () => optionsOf(draft, known).options,
     shown: possible(composition.data),
     frame,
+    both: both.filter((name) => draft[name] !== saved[name]),
     undo: history.undo,
     redo: history.redo,
     reset: () => go(() => saved),
@@ -117,15 +120,20 @@ function useFormWork(
   );
 }
 
-/* A draft of what is saved; where something else is saved, it begins anew. */
-function useDraftOf(saved: Draft): DraftHistory {
+/* A draft of what is saved. Where somebody else saves something meanwhile, what was changed here stays, and
+   the rest is as it is saved now. */
+function useDraftOf(saved: Draft): DraftHistory & { both: readonly string[] } {
   const history = useDraftHistory(saved);
   const [of, setOf] = useState(saved);
+  const [both, setBoth] = useState<readonly string[]>([]);
   if (JSON.stringify(of) !== JSON.stringify(saved)) {
+    const merged = mergedDraft(of, history.draft, saved);
     setOf(saved);
-    history.begin(saved);
+    setBoth(merged.both);
+    if (differs(merged.draft, saved)) history.go(() => merged.draft);
+    else history.begin(saved);
   }
-  return history;
+  return { ...history, both };
 }
 
 /* An option that is empty is not asked for; a parameter that is set by hand can be empty. */

@@ -15,6 +15,29 @@ export type Draft = Record<string, string>;
 export const draftOf = (options: Options): Draft =>
   Object.fromEntries(formatOptions(options).map(({ name, value }) => [name, value]));
 
+/** A draft when something else was saved meanwhile, and the options that both have changed otherwise. */
+export interface Merged {
+  draft: Draft;
+  both: string[];
+}
+
+/**
+ * A draft over what somebody else has saved since it was begun: what it changed stays as it is in the draft,
+ * and all else is as it is saved now.
+ */
+export function mergedDraft(begun: Draft, mine: Draft, saved: Draft): Merged {
+  const names = [...new Set([...Object.keys(begun), ...Object.keys(mine), ...Object.keys(saved)])];
+  const isChanged = (name: string): boolean => mine[name] !== begun[name];
+  const entries = names.flatMap((name): [string, string][] => {
+    const value = isChanged(name) ? mine[name] : saved[name];
+    return value === undefined ? [] : [[name, value]];
+  });
+  const both = names.filter(
+    (name) => isChanged(name) && saved[name] !== begun[name] && saved[name] !== mine[name],
+  );
+  return { draft: Object.fromEntries(entries), both };
+}
+
 /** What is needed to read a draft beside the table of options. */
 interface Known {
   /** The sheets whose own options can be in it. */

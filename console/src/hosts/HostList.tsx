@@ -14,6 +14,7 @@ import { Waiting } from '../components/Waiting.tsx';
 import { formatWhen } from '../components/when.ts';
 import { AskButton } from './AskButton.tsx';
 import { Wellness } from './Wellness.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** The hosts that placed embeds load something from, those with most that is wrong first. */
 export function HostList() {
@@ -24,7 +25,9 @@ export function HostList() {
         title="What your embeds load"
         lead="The frames, scripts, files and links of what is placed. Once a day they are asked for, to see that they are still there; what is wrong stands under “Attention”."
       >
-        <AskButton host={null} />
+        <IfMay call="resources.ask">
+          <AskButton host={null} />
+        </IfMay>
       </ScreenHead>
       <ProblemNote error={list.error} />
       {list.isPending && <Waiting />}

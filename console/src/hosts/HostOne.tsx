@@ -15,6 +15,7 @@ import { Waiting } from '../components/Waiting.tsx';
 import { formatWhen } from '../components/when.ts';
 import { AskButton } from './AskButton.tsx';
 import { ResourceRow } from './ResourceRow.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** One host: how it answered day by day, and what placed embeds load from it. */
 export function HostOne({ host }: { host: string }) {
@@ -37,7 +38,9 @@ export function HostOne({ host }: { host: string }) {
           </>
         }
       >
-        <AskButton host={host} />
+        <IfMay call="resources.ask">
+          <AskButton host={host} />
+        </IfMay>
       </ScreenHead>
       <ProblemNote error={found.error ?? list.error} />
       {list.isPending && <Waiting />}

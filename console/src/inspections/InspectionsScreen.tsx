@@ -16,6 +16,7 @@ import { Waiting } from '../components/Waiting.tsx';
 import { formatWhen } from '../components/when.ts';
 import { Outcome } from './Outcome.tsx';
 import { RunningInspection } from './RunningInspection.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** Everything of a site, held against how it was when all was well: begun here, and what came of it. */
 export default function InspectionsScreen() {
@@ -47,13 +48,15 @@ export default function InspectionsScreen() {
           </>
         }
       >
-        <Button
-          variant="contained"
-          onClick={() => begin.mutate()}
-          disabled={running !== undefined || begin.isPending}
-        >
-          Check everything
-        </Button>
+        <IfMay call="inspections.create" site={site}>
+          <Button
+            variant="contained"
+            onClick={() => begin.mutate()}
+            disabled={running !== undefined || begin.isPending}
+          >
+            Check everything
+          </Button>
+        </IfMay>
       </ScreenHead>
       <ProblemNote error={begin.error} />
       <Stack spacing={3}>

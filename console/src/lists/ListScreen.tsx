@@ -19,6 +19,7 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { ListedPage } from './ListedPage.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** A list of pages where something is to be done, ticked off one by one. */
 export default function ListScreen() {
@@ -48,7 +49,9 @@ export default function ListScreen() {
             control={<Switch checked={onlyOpen} onChange={(_, on) => setOnlyOpen(on)} />}
             label="Only what is open"
           />
-          <ListButtons list={list} />
+          <IfMay call="changeLists.fill">
+            <ListButtons list={list} />
+          </IfMay>
         </Box>
         <ProblemNote error={pages.error} />
         {pages.isPending && <Waiting />}

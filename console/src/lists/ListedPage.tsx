@@ -9,6 +9,7 @@ import { formatState } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { formatWhen } from '../components/when.ts';
+import { useMay } from '../session.ts';
 
 /** A page of a list, with what is to be done there, and its tick. */
 export function ListedPage({ list, page }: { list: string; page: ChangeListPage }) {
@@ -21,6 +22,7 @@ export function ListedPage({ list, page }: { list: string; page: ChangeListPage 
     // Also where somebody was faster: then the list says so.
     onSettled: () => refresh('lists'),
   });
+  const may = useMay();
   const isTicked = tick.isPending ? tick.variables : page.ticked !== null;
   return (
     <Box
@@ -37,6 +39,7 @@ export function ListedPage({ list, page }: { list: string; page: ChangeListPage 
     >
       <Checkbox
         checked={isTicked}
+        disabled={!may('changeListPages.tick')}
         onChange={(_, on) => tick.mutate(on)}
         slotProps={{ input: { 'aria-label': `${page.title} is done` } }}
         sx={{ alignSelf: 'start', mt: -1 }}

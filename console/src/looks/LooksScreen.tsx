@@ -17,6 +17,8 @@ import { LoadedByHost } from './LoadedByHost.tsx';
 import { LookButton } from './LookButton.tsx';
 import { LookPictures } from './LookPictures.tsx';
 import { PlacedSeen } from './PlacedSeen.tsx';
+import { IfMay } from '../components/IfMay.tsx';
+import { siteOf } from '../places/site-of.ts';
 
 /** What a browser saw of a published page: now, or at an earlier time, or at two times side by side. */
 export default function LooksScreen() {
@@ -52,7 +54,9 @@ export default function LooksScreen() {
           </>
         }
       >
-        <LookButton page={key} isFirst={!look} onTaken={() => setChosen(null)} />
+        <IfMay call="looks.take" site={siteOf(key)}>
+          <LookButton page={key} isFirst={!look} onTaken={() => setChosen(null)} />
+        </IfMay>
       </ScreenHead>
       {!look ? (
         <Empty title="Nobody has looked yet">

@@ -14,10 +14,13 @@ import { ChannelRow } from './ChannelRow.tsx';
 import { LatestNews } from './LatestNews.tsx';
 import { ShownOnce } from './ShownOnce.tsx';
 import { Undelivered } from './Undelivered.tsx';
+import { useMay } from '../session.ts';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** By which ways an owner hears of what sweeps find, what did not get through, and what there was last. */
 export default function NewsScreen() {
-  const channels = useList('channels.list', {}, {}, () => 10_000);
+  const may = useMay();
+  const channels = useList('channels.list', {}, {}, () => 10_000, may('channels.list'));
   const [editing, setEditing] = useState<Channel | 'new' | null>(null);
   const [made, setMade] = useState<ChannelWithSecret | null>(null);
   return (
@@ -26,13 +29,17 @@ export default function NewsScreen() {
         title="News"
         lead="Hear of what is found on your pages, and of what is well again: by mail, in a feed reader, or in a program of yours."
       >
-        <Button variant="contained" onClick={() => setEditing('new')}>
-          Add a way
-        </Button>
+        <IfMay call="channels.create">
+          <Button variant="contained" onClick={() => setEditing('new')}>
+            Add a way
+          </Button>
+        </IfMay>
       </ScreenHead>
       <ProblemNote error={channels.error} />
       <Stack spacing={3}>
-        <Undelivered />
+        <IfMay call="messages.list">
+          <Undelivered />
+        </IfMay>
         {channels.data && channels.items.length === 0 && (
           <Empty title="News goes nowhere yet">
             What sweeps find stands under “Attention”. Add a way, and you hear of it without looking.

@@ -90,6 +90,8 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
         </Box>
         <SaveBar
           work={work}
+          call="placements.change"
+          site={placement.site}
           isSaving={save.isPending}
           label="Save for this place"
           backLabel="Back to what is saved"

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { api } from '../api.ts';
+import { api, heldForForm } from '../api.ts';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { formatWhen } from '../components/when.ts';
@@ -14,12 +14,14 @@ import { oneScreen } from '../embed/one-screen.ts';
 import { AtThisPlace } from './AtThisPlace.tsx';
 import { PlacementForm } from './PlacementForm.tsx';
 import { SeenByVisitors } from './SeenByVisitors.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** What is asked of an embed at one place only. */
 export default function PlacementScreen() {
   const { placement: id = '' } = useParams();
   const found = useQuery({
     queryKey: ['placements', id],
+    meta: heldForForm,
     queryFn: async () => {
       const { data: placement, etag } = await api.call('placements.read', { params: { placement: id } });
       const [embed, site] = await Promise.all([
@@ -43,7 +45,9 @@ export default function PlacementScreen() {
           To the embed itself
         </Button>
       </ScreenHead>
-      <AtThisPlace key={`at ${etag}`} placement={placement} etag={etag} />
+      <IfMay call="placements.change" site={placement.site}>
+        <AtThisPlace key={`at ${etag}`} placement={placement} etag={etag} />
+      </IfMay>
       {placement.note !== '' && (
         <Typography sx={{ mb: 2, whiteSpace: 'pre-wrap', overflowWrap: 'anywhere' }}>
           {placement.note}

@@ -8,6 +8,7 @@ import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { AddSite } from './AddSite.tsx';
 import { SiteCard } from './SiteCard.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** The owner's sites, their pages, and the spots on them. */
 export default function PlacesScreen() {
@@ -27,9 +28,11 @@ export default function PlacesScreen() {
           <SiteCard key={site.key} site={site} />
         ))}
         <More list={sites} />
-        <Card title="Add a site">
-          <AddSite />
-        </Card>
+        <IfMay call="sites.create">
+          <Card title="Add a site">
+            <AddSite />
+          </Card>
+        </IfMay>
       </Stack>
     </>
   );

@@ -13,6 +13,7 @@ import { Disclosure } from '../components/Disclosure.tsx';
 import { AddBlock } from './pages/AddBlock.tsx';
 import { PageItem } from './pages/PageItem.tsx';
 import { SharedSpots } from './pages/SharedSpots.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** One site with its pages and their spots, and what adds more of both. */
 export function SiteCard({ site }: { site: Site }) {
@@ -32,20 +33,26 @@ export function SiteCard({ site }: { site: Site }) {
           <Button component={Link} to={`/places/${site.key}`} size="small">
             What holds for all its embeds
           </Button>
-          <Button component={Link} to={`/places/${site.key}/pages`} size="small">
-            Find its pages
-          </Button>
-          <Button component={Link} to={`/places/${site.key}/editor`} size="small">
-            What its editor lets through
-          </Button>
+          <IfMay call="pageSearches.create" site={site.key}>
+            <Button component={Link} to={`/places/${site.key}/pages`} size="small">
+              Find its pages
+            </Button>
+          </IfMay>
+          <IfMay call="sites.change" site={site.key}>
+            <Button component={Link} to={`/places/${site.key}/editor`} size="small">
+              What its editor lets through
+            </Button>
+          </IfMay>
           <Button component={Link} to={`/places/${site.key}/head`} size="small">
             The head of every page
           </Button>
         </Box>
         <SharedSpots site={site.key} spots={shared.items}>
-          <Disclosure label="Add a block that many pages show">
-            <AddBlock site={site.key} />
-          </Disclosure>
+          <IfMay call="pages.create" site={site.key}>
+            <Disclosure label="Add a block that many pages show">
+              <AddBlock site={site.key} />
+            </Disclosure>
+          </IfMay>
         </SharedSpots>
         {pages.data && pages.items.length === 0 && (
           <Typography color="textSecondary">
@@ -56,20 +63,22 @@ export function SiteCard({ site }: { site: Site }) {
           <PageItem key={page.key} page={page} shared={shared.items.map(({ name }) => name)} />
         ))}
         <More list={pages} />
-        <AddForm
-          changes="sites"
-          button="Add a page"
-          fields={[
-            { name: 'title', label: 'Title of a page', placeholder: 'Talks' },
-            { name: 'path', label: 'Its path', placeholder: 'talks', required: false },
-          ]}
-          add={async ({ title = '', path = '' }) => {
-            const { data } = await api.call('pages.create', {
-              body: { key: `${site.key}/${path.trim().replace(/^\/+/, '')}`, title },
-            });
-            return `The page ${data.key} is there. Name the spots on it.`;
-          }}
-        />
+        <IfMay call="pages.create" site={site.key}>
+          <AddForm
+            changes="sites"
+            button="Add a page"
+            fields={[
+              { name: 'title', label: 'Title of a page', placeholder: 'Talks' },
+              { name: 'path', label: 'Its path', placeholder: 'talks', required: false },
+            ]}
+            add={async ({ title = '', path = '' }) => {
+              const { data } = await api.call('pages.create', {
+                body: { key: `${site.key}/${path.trim().replace(/^\/+/, '')}`, title },
+              });
+              return `The page ${data.key} is there. Name the spots on it.`;
+            }}
+          />
+        </IfMay>
       </Stack>
     </Card>
   );

@@ -9,6 +9,7 @@ import { Waiting } from '../components/Waiting.tsx';
 import { RemoveSite } from './RemoveSite.tsx';
 import { SiteForm } from './SiteForm.tsx';
 import { useSite } from './use-site.ts';
+import { IfMay, IfMayElseWho } from '../components/IfMay.tsx';
 
 /** What holds for all embeds on a site. */
 export default function SiteScreen() {
@@ -23,13 +24,19 @@ export default function SiteScreen() {
         title={site.name}
         lead="What you set here holds for every embed on this site that can have it. What is set on an embed, or at one of its places, wins."
       >
-        <Button component={Link} to={`/inspections?site=${site.key}`} variant="outlined">
-          Check everything
-        </Button>
+        <IfMay call="inspections.create" site={site.key}>
+          <Button component={Link} to={`/inspections?site=${site.key}`} variant="outlined">
+            Check everything
+          </Button>
+        </IfMay>
       </ScreenHead>
-      <SiteForm key={etag} site={site} etag={etag ?? ''} />
+      <IfMayElseWho call="sites.change" site={site.key}>
+        <SiteForm key={etag} site={site} etag={etag ?? ''} />
+      </IfMayElseWho>
       <Box sx={{ mt: 3, maxWidth: 820 }}>
-        <RemoveSite site={site} />
+        <IfMay call="sites.delete">
+          <RemoveSite site={site} />
+        </IfMay>
       </Box>
       <Box sx={{ mt: 3, maxWidth: 820 }}>
         <Card title="What happened here">

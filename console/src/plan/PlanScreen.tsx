@@ -24,11 +24,15 @@ import { PlanSteps } from './PlanSteps.tsx';
 import { PrintButton } from './PrintButton.tsx';
 import { ShareLinks } from './ShareLinks.tsx';
 import { ownersWork } from './work.ts';
+import { IfMay } from '../components/IfMay.tsx';
+import { siteOf } from '../places/site-of.ts';
+import { useMay } from '../session.ts';
 
 /** What one page needs, all of its placements together, in the order of the work. */
 export default function PlanScreen() {
   const key = useSearchParams()[0].get('page') ?? '';
   const announce = useAnnounce();
+  const may = useMay();
   const found = useQuery({
     queryKey: ['plans', key],
     queryFn: async () => {
@@ -76,7 +80,9 @@ export default function PlanScreen() {
         }
       >
         <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', displayPrint: 'none' }}>
-          {plan.steps.length > 0 && <PrintButton plan={plan} />}
+          <IfMay call="deliveries.create" site={siteOf(key)}>
+            {plan.steps.length > 0 && <PrintButton plan={plan} />}
+          </IfMay>
           <Button
             variant="outlined"
             size="small"
@@ -90,9 +96,11 @@ export default function PlanScreen() {
                 : 'Show the page in a picture'}
           </Button>
           <HowItLooks plan={plan} />
-          <Button variant="outlined" size="small" loading={check.isPending} onClick={() => check.mutate()}>
-            {plan.block ? 'Check it now' : 'Check this page now'}
-          </Button>
+          <IfMay call="sweeps.create" site={siteOf(key)}>
+            <Button variant="outlined" size="small" loading={check.isPending} onClick={() => check.mutate()}>
+              {plan.block ? 'Check it now' : 'Check this page now'}
+            </Button>
+          </IfMay>
         </Box>
       </ScreenHead>
       <Box sx={picture.data ? besideIt : {}}>
@@ -118,7 +126,7 @@ export default function PlanScreen() {
               <PlanSteps
                 plan={plan}
                 names={new Map(placed.map(({ id, embedName }) => [id, embedName]))}
-                work={ownersWork(plan, () => check.mutate())}
+                work={may('plans.tick', siteOf(key)) ? ownersWork(plan, () => check.mutate()) : null}
               />
             </Card>
           )}
@@ -127,9 +135,11 @@ export default function PlanScreen() {
             <PageHistory page={key} />
           </Box>
           <Box sx={{ displayPrint: 'none' }}>
-            <Card title="Have somebody else do it">
-              <ShareLinks page={key} />
-            </Card>
+            <IfMay call="planLinks.create" site={siteOf(key)}>
+              <Card title="Have somebody else do it">
+                <ShareLinks page={key} />
+              </Card>
+            </IfMay>
           </Box>
         </Stack>
       </Box>

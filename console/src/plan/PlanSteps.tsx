@@ -21,7 +21,8 @@ export function PlanSteps({
 }: {
   plan: Pick<PagePlan, 'block' | 'steps' | 'snippets'>;
   names: ReadonlyMap<string, string>;
-  work: PlanWork;
+  /** What is done with a step; null for whoever only looks at it. */
+  work: PlanWork | null;
 }) {
   return (
     <Box component="ol" aria-label="What to do" sx={{ m: 0, p: 0, listStyle: 'none' }}>
@@ -47,7 +48,7 @@ interface StepProps {
   step: Step;
   snippet: Snippet | undefined;
   names: ReadonlyMap<string, string>;
-  work: PlanWork;
+  work: PlanWork | null;
   /** Whether it is of a block, and of no page. */
   isBlock: boolean;
 }
@@ -87,9 +88,14 @@ function StepItem({ number, step, snippet, names, work, isBlock }: StepProps) {
         {!isDone && step.fields.length > 0 && <Fields fields={step.fields} />}
         {step.text !== null && <PlainCode text={step.text} label="What to take out" />}
         {snippet && (
-          <Code snippet={snippet} isDone={isDone} where={where} handOut={() => work.handOut(step)} />
+          <Code
+            snippet={snippet}
+            isDone={isDone}
+            where={where}
+            handOut={work && (() => work.handOut(step))}
+          />
         )}
-        {!isDone && <StepTick number={number} step={step} work={work} />}
+        {!isDone && work && <StepTick number={number} step={step} work={work} />}
       </Box>
     </Box>
   );
@@ -123,12 +129,12 @@ function Code({
   snippet: Snippet;
   isDone: boolean;
   where: string;
-  handOut: () => Promise<string>;
+  handOut: (() => Promise<string>) | null;
 }) {
   const [error, setError] = useState<unknown>(null);
   const text = async (): Promise<string> => {
     setError(null);
-    return handOut();
+    return handOut!();
   };
   const code = <CodeRuns runs={snippet.runs} label={`Code for ${where}`} />;
   return (
@@ -148,7 +154,7 @@ function Code({
           gap: 1,
         }}
       >
-        {!isDone && (
+        {!isDone && handOut && (
           <CopyButton
             text={text}
             label="Copy it"

@@ -8,7 +8,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { optionsFor, ruleOf } from '@orbis/core';
 import type { Provider } from '@orbis/contract';
 import { plural } from '@orbis/contract/language';
-import { api, refresh } from '../api.ts';
+import { api, heldForForm, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
 import { Confirm } from '../components/Confirm.tsx';
@@ -20,12 +20,14 @@ import { TermsForm } from '../terms/TermsForm.tsx';
 import { mono } from '../theme.ts';
 import { optionWords, spoken } from '@orbis/contract/language';
 import { Differences, SheetEditor } from './SheetEditor.tsx';
+import { IfMay, IfMayElseWho } from '../components/IfMay.tsx';
 
 /** One provider: what its sheet says in plain words, and the sheet itself. */
 export default function ProviderScreen() {
   const { provider: id = '' } = useParams();
   const found = useQuery({
     queryKey: ['providers', 'providers.read', id],
+    meta: heldForForm,
     queryFn: async () => {
       const { data, etag } = await api.call('providers.read', { params: { provider: id } });
       return { ...data, etag: etag ?? '' };
@@ -46,9 +48,11 @@ export default function ProviderScreen() {
           ...(embeds > 0 ? [plural(embeds, 'embed')] : []),
         ].join(' · ')}
       >
-        <Button component={Link} to={`/providers/new?copy=${id}`}>
-          Make a copy
-        </Button>
+        <IfMay call="providers.save">
+          <Button component={Link} to={`/providers/new?copy=${id}`}>
+            Make a copy
+          </Button>
+        </IfMay>
         <Button
           component="a"
           download={`${id}.${text.trimStart().startsWith('{') ? 'json' : 'yaml'}`}
@@ -56,17 +60,19 @@ export default function ProviderScreen() {
         >
           Export it
         </Button>
-        {from !== 'built-in' && <Remove id={id} etag={etag} />}
+        <IfMay call="providers.remove">{from !== 'built-in' && <Remove id={id} etag={etag} />}</IfMay>
       </ScreenHead>
       <Stack spacing={3}>
         <Card title="What it says">
           <About sheet={sheet} />
         </Card>
-        <Card title="Your costs and terms">
-          <Box sx={{ maxWidth: 560 }}>
-            <TermsForm of={{ provider: id }} />
-          </Box>
-        </Card>
+        <IfMay call="terms.writeOfProvider">
+          <Card title="Your costs and terms">
+            <Box sx={{ maxWidth: 560 }}>
+              <TermsForm of={{ provider: id }} />
+            </Box>
+          </Card>
+        </IfMay>
         <Card title="The sheet itself" action={<CopyButton text={text} label="Copy the sheet" />}>
           {from === 'built-in' && (
             <Alert severity="info" variant="outlined" sx={{ mb: 2 }}>
@@ -74,17 +80,19 @@ export default function ProviderScreen() {
               instead; the built-in one is never lost.
             </Alert>
           )}
-          <SheetEditor
-            key={etag}
-            initial={text}
-            onSaved={({ changed }) =>
-              announce(
-                changed > 0
-                  ? `Saved. ${plural(changed, 'embed')} got a new revision.`
-                  : 'Saved. No embed comes out differently.',
-              )
-            }
-          />
+          <IfMayElseWho call="providers.save">
+            <SheetEditor
+              key={etag}
+              initial={text}
+              onSaved={({ changed }) =>
+                announce(
+                  changed > 0
+                    ? `Saved. ${plural(changed, 'embed')} got a new revision.`
+                    : 'Saved. No embed comes out differently.',
+                )
+              }
+            />
+          </IfMayElseWho>
         </Card>
       </Stack>
     </>

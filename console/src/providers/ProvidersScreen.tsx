@@ -12,6 +12,7 @@ import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { optionWords, spoken } from '@orbis/contract/language';
 import { Endpoints } from './Endpoints.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** What Orbis knows of providers: their sheets. */
 export default function ProvidersScreen() {
@@ -24,15 +25,21 @@ export default function ProvidersScreen() {
         title="Providers"
         lead="A provider’s sheet says how its links and codes look, and where each setting goes in them. Sheets are files: bring your own, or change a copy of another."
       >
-        <Button variant="contained" component={Link} to="/providers/learn">
-          Learn a provider
-        </Button>
-        <Button variant="outlined" component={Link} to="/hosts">
-          How they answer
-        </Button>
-        <Button variant="outlined" component={Link} to="/providers/new">
-          Bring a sheet
-        </Button>
+        <IfMay call="providers.learn">
+          <Button variant="contained" component={Link} to="/providers/learn">
+            Learn a provider
+          </Button>
+        </IfMay>
+        <IfMay call="hosts.list">
+          <Button variant="outlined" component={Link} to="/hosts">
+            How they answer
+          </Button>
+        </IfMay>
+        <IfMay call="providers.save">
+          <Button variant="outlined" component={Link} to="/providers/new">
+            Bring a sheet
+          </Button>
+        </IfMay>
       </ScreenHead>
       <ProblemNote error={list.error} />
       {list.isPending && <Waiting />}
@@ -48,7 +55,9 @@ export default function ProvidersScreen() {
           </Card>
         )}
         <Card title="Who answers about links">
-          <Endpoints />
+          <IfMay call="endpoints.import">
+            <Endpoints />
+          </IfMay>
         </Card>
       </Box>
     </>

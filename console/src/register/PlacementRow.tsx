@@ -16,6 +16,7 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { StateMark } from '../components/StateMark.tsx';
 import { formatWhen } from '../components/when.ts';
 import { sweepToItsEnd } from '../sweeps/watch.ts';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** One placement: where it is, how it stands there, the code to paste, and a look at its page. */
 export function PlacementRow({ placement, showEmbed = true }: { placement: Placement; showEmbed?: boolean }) {
@@ -99,32 +100,42 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
         </Box>
       )}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        {!isPaused && <CopyButton text={code} label="Copy the code" onError={setError} />}
-        {!isPaused && (
-          <CopyButton
-            text={link}
-            label="Copy a link instead"
-            onError={setError}
-            variant="text"
-            title="For site editors that take no code, only a link: what you change later shows there by itself"
-          />
-        )}
-        <Button size="small" component={Link} to={`/register/${placement.id}`}>
-          Change it here only
-        </Button>
-        <Button size="small" onClick={() => check.mutate()} disabled={check.isPending}>
-          {check.isPending ? 'Reading the page…' : 'Check this page now'}
-        </Button>
-        <Button
-          size="small"
-          color="inherit"
-          sx={{ minWidth: 0 }}
-          aria-label={`End the placement of ${placement.embedName} in ${placement.place}`}
-          disabled={end.isPending}
-          onClick={() => end.mutate()}
-        >
-          End
-        </Button>
+        <IfMay call="deliveries.create" site={placement.site}>
+          {!isPaused && <CopyButton text={code} label="Copy the code" onError={setError} />}
+        </IfMay>
+        <IfMay call="placements.link" site={placement.site}>
+          {!isPaused && (
+            <CopyButton
+              text={link}
+              label="Copy a link instead"
+              onError={setError}
+              variant="text"
+              title="For site editors that take no code, only a link: what you change later shows there by itself"
+            />
+          )}
+        </IfMay>
+        <IfMay call="placements.change" site={placement.site}>
+          <Button size="small" component={Link} to={`/register/${placement.id}`}>
+            Change it here only
+          </Button>
+        </IfMay>
+        <IfMay call="sweeps.create" site={placement.site}>
+          <Button size="small" onClick={() => check.mutate()} disabled={check.isPending}>
+            {check.isPending ? 'Reading the page…' : 'Check this page now'}
+          </Button>
+        </IfMay>
+        <IfMay call="placements.delete" site={placement.site}>
+          <Button
+            size="small"
+            color="inherit"
+            sx={{ minWidth: 0 }}
+            aria-label={`End the placement of ${placement.embedName} in ${placement.place}`}
+            disabled={end.isPending}
+            onClick={() => end.mutate()}
+          >
+            End
+          </Button>
+        </IfMay>
       </Box>
       {forHead !== '' && <ForHead code={forHead} />}
       {file && <ForFile {...file} />}

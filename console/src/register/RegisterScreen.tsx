@@ -20,6 +20,7 @@ import { SavedSearches } from './SavedSearches.tsx';
 import { searchWords } from './search-words.ts';
 import { ShownAsChoice } from './ShownAsChoice.tsx';
 import { useShownAs } from './use-shown-as.ts';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** Where everything is, checked against the published pages. */
 export default function RegisterScreen() {
@@ -40,9 +41,11 @@ export default function RegisterScreen() {
         <Button component={Link} to="/third-parties" variant="outlined" size="small">
           Third parties
         </Button>
-        <Button component={Link} to="/terms" variant="outlined" size="small">
-          Costs and terms
-        </Button>
+        <IfMay call="terms.list">
+          <Button component={Link} to="/terms" variant="outlined" size="small">
+            Costs and terms
+          </Button>
+        </IfMay>
       </ScreenHead>
       <RegisterFilter search={search} setSearch={setSearch} />
       <SavedSearches key={searchWords(search)} search={search} />
@@ -79,7 +82,9 @@ function Bar({ search, setSearch }: ComponentProps<typeof RegisterFilter>) {
   return (
     <Box sx={{ mb: 2, display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'flex-start' }}>
       <Box sx={{ flex: '1 1 300px' }}>
-        <MakeList key={searchWords(search)} search={search} />
+        <IfMay call="changeLists.create">
+          <MakeList key={searchWords(search)} search={search} />
+        </IfMay>
       </Box>
       {isChoice && <ShownAsChoice as={as} search={search} setSearch={setSearch} />}
     </Box>

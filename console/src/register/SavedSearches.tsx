@@ -11,6 +11,7 @@ import { useAnnounce } from '../components/Announcer.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { addressOf, searchIn, searchWords } from './search-words.ts';
+import { IfMay } from '../components/IfMay.tsx';
 
 /** The searches that are kept: each a way back to what it finds; and keeping the one that is shown. */
 export function SavedSearches({ search }: { search: URLSearchParams }) {
@@ -52,35 +53,37 @@ export function SavedSearches({ search }: { search: URLSearchParams }) {
           })}
         </Typography>
       )}
-      {current ? (
-        <Button
-          size="small"
-          loading={remove.isPending}
-          onClick={() => remove.mutate(current)}
-          sx={{ ml: -0.75 }}
-        >
-          Keep “{current.name}” no more
-        </Button>
-      ) : (
-        where !== '' && (
-          <Disclosure label="Keep this search under a name">
-            <AddForm
-              changes="savedSearches"
-              button="Keep it"
-              fields={[{ name: 'name', label: 'What do you call it?', placeholder: 'To renew' }]}
-              add={async ({ name = '' }) => {
-                const params = { search: name.trim() };
-                const { data } = await api.call('savedSearches.save', {
-                  params,
-                  body: { where },
-                  ifNoneMatch: '*',
-                });
-                return `“${data.name}” stands over the register from now on.`;
-              }}
-            />
-          </Disclosure>
-        )
-      )}
+      <IfMay call="savedSearches.save">
+        {current ? (
+          <Button
+            size="small"
+            loading={remove.isPending}
+            onClick={() => remove.mutate(current)}
+            sx={{ ml: -0.75 }}
+          >
+            Keep “{current.name}” no more
+          </Button>
+        ) : (
+          where !== '' && (
+            <Disclosure label="Keep this search under a name">
+              <AddForm
+                changes="savedSearches"
+                button="Keep it"
+                fields={[{ name: 'name', label: 'What do you call it?', placeholder: 'To renew' }]}
+                add={async ({ name = '' }) => {
+                  const params = { search: name.trim() };
+                  const { data } = await api.call('savedSearches.save', {
+                    params,
+                    body: { where },
+                    ifNoneMatch: '*',
+                  });
+                  return `“${data.name}” stands over the register from now on.`;
+                }}
+              />
+            </Disclosure>
+          )
+        )}
+      </IfMay>
       <ProblemNote error={list.error ?? remove.error} />
     </Box>
   );

@@ -1,12 +1,15 @@
-import { plural } from '@orbis/contract/language';
+import { plural, spoken } from '@orbis/contract/language';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import type { Invitation } from '@orbis/contract';
 import { api } from '../api.ts';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { SigningIn, takeSecret } from './SigningIn.tsx';
+import { Waiting } from '../components/Waiting.tsx';
 
 export default function SetPassword() {
   const [secret] = useState(takeSecret);
@@ -23,6 +26,14 @@ export default function SetPassword() {
       setError(problem);
     }
   };
+  const invitation = useQuery({
+    queryKey: ['invitation'],
+    queryFn: async () => (await api.call('invitations.read', { body: { secret: secret ?? '-' } })).data,
+    enabled: secret !== null,
+    retry: false,
+    staleTime: Infinity,
+  });
+  if (invitation.isLoading) return <SigningIn title="Choose your password">{<Waiting />}</SigningIn>;
   if (ended) {
     return (
       <SigningIn title="The password is set">
@@ -41,10 +52,12 @@ export default function SetPassword() {
   return (
     <SigningIn title="Choose your password">
       <Stack component="form" spacing={2} onSubmit={(event) => void set(event)}>
+        {invitation.data && <Greeting invitation={invitation.data} />}
         <Typography color="textSecondary">
-          It is the only key to this Orbis. Twelve characters or more, and not one that many people use; a
-          short sentence is easy to remember.
+          Twelve characters or more, and not one that many people use; a short sentence is easy to remember.
         </Typography>
+        {/* By which password managers keep it. */}
+        <input type="text" hidden readOnly autoComplete="username" value={invitation.data?.name ?? ''} />
         <TextField
           label="New password"
           type="password"
@@ -54,7 +67,7 @@ export default function SetPassword() {
           autoFocus
           required
         />
-        <ProblemNote error={error} />
+        <ProblemNote error={error ?? invitation.error} />
         <Button type="submit" variant="contained" size="large">
           Set the password
         </Button>
@@ -62,3 +75,12 @@ export default function SetPassword() {
     </SigningIn>
   );
 }
+
+/* Whom the link is for, and what they are invited to do. */
+const Greeting = ({ invitation: { name, by, isNew, ...rights } }: { invitation: Invitation }) => (
+  <Typography>
+    {isNew && by !== null
+      ? `${by} invites you to Orbis, ${name}, as ${spoken.people.grants(rights)}. From now on you sign in as “${name}”.`
+      : `This is for ${name}.`}
+  </Typography>
+);

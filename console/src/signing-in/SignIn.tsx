@@ -7,9 +7,13 @@ import { api } from '../api.ts';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { SigningIn, takeSecret, wayBack } from './SigningIn.tsx';
+import { useSession } from '../session.ts';
 
 export default function SignIn() {
+  const [person, setPerson] = useState('');
   const [password, setPassword] = useState('');
+  const session = useSession();
+  const needsName = session.data?.needsName ?? false;
   const [error, setError] = useState<unknown>(null);
   const [busy, setBusy] = useState(() => location.hash.length > 1);
   const asked = useRef(false);
@@ -32,7 +36,9 @@ export default function SignIn() {
     event.preventDefault();
     setBusy(true);
     try {
-      await api.call('session.create', { body: { password } });
+      await api.call('session.create', {
+        body: { password, ...(needsName && { person: person.trim() }) },
+      });
       location.replace(wayBack());
     } catch (problem) {
       setError(problem);
@@ -42,10 +48,19 @@ export default function SignIn() {
 
   return (
     <SigningIn title="Sign in">
-      {busy && !error ? (
+      {(busy && !error) || session.isPending ? (
         <Waiting />
       ) : (
         <Stack component="form" spacing={2} onSubmit={(event) => void signIn(event)}>
+          {needsName && (
+            <TextField
+              label="Your name"
+              autoComplete="username"
+              value={person}
+              onChange={(e) => setPerson(e.target.value)}
+              required
+            />
+          )}
           <TextField
             label="Password"
             type="password"
@@ -60,8 +75,8 @@ export default function SignIn() {
             Sign in
           </Button>
           <Typography variant="body2" color="textSecondary">
-            Password lost? <code>npm run reset-password</code> on the server’s own machine makes a link for a
-            new one.
+            Password lost? An owner can make a link for a new one, under “People”; and so can{' '}
+            <code>npm run reset-password</code> on the server’s own machine.
           </Typography>
         </Stack>
       )}

@@ -17,6 +17,7 @@ import { formatWhen } from '../components/when.ts';
 import { RunningSweep } from './RunningSweep.tsx';
 import { Schedules } from './Schedules.tsx';
 import { SweptPages } from './SweptPages.tsx';
+import { IfMay } from '../components/IfMay.tsx';
 
 /* Charts are large: they come once the rest is there. */
 const PlacementsOverTime = lazy(() => import('./PlacementsOverTime.tsx'));
@@ -45,9 +46,15 @@ export default function SweepsScreen() {
         title="Sweeps"
         lead="A sweep reads your published pages past every cache, and sees what is really on them."
       >
-        <Button variant="contained" onClick={() => sweep.mutate()} disabled={isReadingAll || sweep.isPending}>
-          Sweep everything
-        </Button>
+        <IfMay call="sweeps.create">
+          <Button
+            variant="contained"
+            onClick={() => sweep.mutate()}
+            disabled={isReadingAll || sweep.isPending}
+          >
+            Sweep everything
+          </Button>
+        </IfMay>
       </ScreenHead>
       <ProblemNote error={list.error ?? sweep.error} />
       <Stack spacing={3}>

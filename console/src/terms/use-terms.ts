@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Terms, TermsValues } from '@orbis/contract';
-import { api } from '../api.ts';
+import { api, heldForForm } from '../api.ts';
 
 /** Whose terms these are. */
 export type TermsOf = { embed: string } | { provider: string };
@@ -18,6 +18,7 @@ export const writeTerms = (of: TermsOf, body: TermsValues, ifMatch: string): Pro
 export const useTerms = (of: TermsOf) =>
   useQuery({
     queryKey: ['terms', of],
+    meta: heldForForm,
     queryFn: async (): Promise<{ terms: Terms; etag: string }> => {
       const { data, etag } = await read(of);
       return { terms: data, etag: etag ?? '' };

@@ -31,6 +31,7 @@ import type { ChannelKind, MessageState, NewsKind } from '../news-kinds.ts';
 import type { ComplaintCode, LookWidth } from '../look-widths.ts';
 import type { OutOfDateFor } from '../out-of-date-for.ts';
 import type { ResourceState } from '../resource-states.ts';
+import type { PersonRole, Right, Rights } from '../rights.ts';
 import type { Schedule, Weekday } from '../weekdays.ts';
 import type { ChangeFacts, ChangeKind } from '../change-facts.ts';
 
@@ -104,16 +105,48 @@ export interface OptionWords {
   words?: Readonly<Record<string, string>>;
 }
 
-/**
- * A language in which Orbis speaks to owners, with the words for every code: a folder of its own beside
- * `en/`, which every function that makes sentences takes.
- */
 /** How many placements there are on a page or site, and how many were last seen there. */
 export interface StandingFacts {
   placements: number;
   seen: number;
 }
 
+/** How much somebody has made, and by how much they are let in. */
+export type PersonMade = Record<'embeds' | 'placements' | 'changes', number>;
+export type PersonSignedIn = Record<'sessions' | 'tokens' | 'planLinks', number>;
+
+/** What people are, and what they may do. */
+export interface PeopleWords {
+  roles: Readonly<Record<PersonRole, string>>;
+  /** What a role does more than the one below it: a clause behind “somebody who”. */
+  may: Readonly<Record<PersonRole, string>>;
+  /** What a right is for, as a verb with its object. */
+  rights: Readonly<Record<Right, string>>;
+  /** What somebody is: “editor of everything and placer of hollinfell”. */
+  grants: (rights: Rights<string>) => string;
+  /** All of several names, and one of them. */
+  listed: (names: readonly string[]) => string;
+  either: (names: readonly string[]) => string;
+  /** Whom to ask; empty where nobody is known. */
+  askFor: (names: readonly string[]) => string;
+  /** Who may do something, and whom to ask, in sentences. */
+  takes: (right: Right, names: readonly string[]) => string;
+  /** What somebody has made, and with what they are signed in. */
+  made: (standing: PersonMade) => string;
+  signedIn: (standing: PersonSignedIn) => string;
+  /** What becomes of somebody’s work and of what lets them in when they are removed, in sentences. */
+  removing: (name: string, standing: PersonMade & PersonSignedIn) => string;
+  /** The mail that goes out with an invitation. */
+  invitation: {
+    subject: (by: string | null) => string;
+    text: (facts: { name: string; by: string | null; grants: string; link: string; until: string }) => string;
+  };
+}
+
+/**
+ * A language in which Orbis speaks to owners, with the words for every code: a folder of its own beside
+ * `en/`, which every function that makes sentences takes.
+ */
 export interface Language {
   /** By the names of options. */
   options: Readonly<Record<string, OptionWords>>;
@@ -159,6 +192,8 @@ export interface Language {
   mends: Readonly<Record<string, Sentence>>;
   /** What is wrong with a text that should be YAML: a clause for each code of its reader. */
   yamlFaults: Readonly<Record<YAMLError['code'], string>>;
+  /** What people are and may do. */
+  people: PeopleWords;
   /** What was done, in a few words. */
   changes: ChangeWords;
   /** What taking a change back does not reach: a sentence. */

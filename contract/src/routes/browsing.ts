@@ -19,7 +19,6 @@ const errors = [
 ] as const;
 const usual = {
   tag: 'Looking',
-  access: 'owner',
   readOnly: true,
   most: mostWithCode,
   statuses: [200],
@@ -34,7 +33,6 @@ export const browsingRoutes = {
     summary:
       'Ask whether the frames, scripts and style sheets of a code are there, and let themselves be shown',
     tag: usual.tag,
-    access: 'owner',
     readOnly: true,
     most: mostWithCode,
     statuses: [200],
@@ -54,7 +52,6 @@ export const browsingRoutes = {
     ...paths['embeds.picture'],
     summary: 'A small picture of what an embed shows, for lists',
     tag: usual.tag,
-    access: 'owner',
     params,
     file: 'image/webp',
     etag: true,
@@ -65,7 +62,6 @@ export const browsingRoutes = {
     ...paths['embeds.photograph'],
     summary: 'Take that picture anew: what it shows, or what its provider named',
     tag: usual.tag,
-    access: 'owner',
     params,
     body: z.strictObject({
       of: z.enum(['embed', 'provider']).optional().meta({

@@ -45,7 +45,6 @@ export const embedRoutes = {
     ...paths['readings.create'],
     summary: 'Read codes or links without keeping them, as they are or mended',
     tag: 'Reading',
-    access: 'owner',
     readOnly: true,
     most: mostWithMany,
     body: readingsBody,
@@ -58,7 +57,6 @@ export const embedRoutes = {
     summary:
       'Collect several links, each as an embed of its own, all or none; they are called as their providers call them',
     tag: 'Collection',
-    access: 'owner',
     body: z.strictObject({
       links: z.array(z.string().max(2000)).min(1).max(50),
       tags: tags.default([]),
@@ -81,7 +79,6 @@ export const embedRoutes = {
     summary:
       'Say whom Orbis would ask about a link; with “ask”, ask, and tell what was found. Nothing is kept.',
     tag: 'Collection',
-    access: 'owner',
     readOnly: true,
     body: z.strictObject({ link: z.string().max(4000), ask: z.boolean().default(false) }),
     answer: linkAnswer,
@@ -92,7 +89,6 @@ export const embedRoutes = {
     ...paths['compositions.create'],
     summary: 'What options come to, without saving them: every edit with its reasons, and the text',
     tag: 'Adjusting',
-    access: 'owner',
     readOnly: true,
     most: mostWithCode,
     body: z
@@ -117,7 +113,6 @@ export const embedRoutes = {
     ...paths['previews.create'],
     summary: 'Show a code in a document of its own, on a host of its own',
     tag: 'Adjusting',
-    access: 'owner',
     readOnly: true,
     most: mostWithCode,
     body: z.strictObject({ ...subject, ...view, learning }),
@@ -130,7 +125,6 @@ export const embedRoutes = {
     ...paths['embeds.list'],
     summary: 'The collection, newest first',
     tag: 'Collection',
-    access: 'owner',
     query: listQuery.extend({
       q: z.string().max(200).optional(),
       where: z
@@ -152,7 +146,6 @@ export const embedRoutes = {
     ...paths['embeds.create'],
     summary: 'Collect a code or a link',
     tag: 'Collection',
-    access: 'owner',
     most: mostWithCode,
     body: z.strictObject({
       name: embedName
@@ -191,7 +184,6 @@ export const embedRoutes = {
     ...paths['embeds.read'],
     summary: 'One embed with its reading and its newest revision',
     tag: 'Collection',
-    access: 'owner',
     params,
     answer: embed,
     statuses: [200],
@@ -203,7 +195,6 @@ export const embedRoutes = {
     summary:
       'Take the code and the texts of a retired embed out for good; that it was there, and where, is kept',
     tag: 'Collection',
-    access: 'owner',
     params,
     ifMatch: true,
     body: purge,
@@ -216,7 +207,6 @@ export const embedRoutes = {
     ...paths['embeds.change'],
     summary: 'Rename, tag, annotate, retire or restore (JSON Merge Patch)',
     tag: 'Collection',
-    access: 'owner',
     params,
     ifMatch: true,
     body: z.strictObject({
@@ -234,7 +224,6 @@ export const embedRoutes = {
     ...paths['revisions.create'],
     summary: 'Save options as the next revision; 200 where nothing differs',
     tag: 'Adjusting',
-    access: 'owner',
     params,
     ifMatch: true,
     body: z.strictObject({ options: optionsSchema, note: revisionNote.optional() }).meta({
@@ -253,7 +242,6 @@ export const embedRoutes = {
     summary:
       'Paste the provider’s newer code into the same embed: options and placements stay; 200 where nothing differs',
     tag: 'Collection',
-    access: 'owner',
     params,
     ifMatch: true,
     most: mostWithCode,
@@ -290,7 +278,6 @@ export const embedRoutes = {
     ...paths['embeds.duplicate'],
     summary: 'Make another embed of the same code, options, notes and tags; it is placed nowhere',
     tag: 'Collection',
-    access: 'owner',
     params,
     body: z.strictObject({ name: embedName }),
     answer: embed,
@@ -303,7 +290,6 @@ export const embedRoutes = {
     ...paths['revisions.compare'],
     summary: 'What differs between two revisions: the options, and the code as it goes out',
     tag: 'Adjusting',
-    access: 'owner',
     params,
     query: z.strictObject({ from: revisionNumber, to: revisionNumber }),
     answer: comparison,
@@ -314,7 +300,6 @@ export const embedRoutes = {
     ...paths['revisions.restore'],
     summary: 'Make a new revision equal to an earlier one, with its code; 200 where nothing differs',
     tag: 'Adjusting',
-    access: 'owner',
     params: z.object({ embed: key, revision: revisionNumber }),
     ifMatch: true,
     body: z.strictObject({}),
@@ -328,7 +313,6 @@ export const embedRoutes = {
     ...paths['revisions.list'],
     summary: 'Every revision, newest first',
     tag: 'Adjusting',
-    access: 'owner',
     params,
     query: listQuery,
     answer: lists.revisions,
@@ -339,7 +323,6 @@ export const embedRoutes = {
     ...paths['revisions.read'],
     summary: 'One revision',
     tag: 'Adjusting',
-    access: 'owner',
     params: z.object({ embed: key, revision: revisionNumber }),
     answer: revision,
     statuses: [200],

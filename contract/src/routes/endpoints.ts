@@ -33,7 +33,6 @@ export const endpointRoutes = {
     ...paths['endpoints.list'],
     summary: 'Who is known to answer questions about links (oEmbed 1.0), out of imported lists',
     tag: 'Providers',
-    access: 'owner',
     query: listQuery.extend({
       q: z
         .string()
@@ -50,7 +49,6 @@ export const endpointRoutes = {
     summary:
       'Make the providers of a list known: the format in which oEmbed providers are published. Once more is the same as once.',
     tag: 'Providers',
-    access: 'owner',
     most: mostWithMany,
     body: z.strictObject({
       text: z.string().min(1).max(8_000_000).meta({
@@ -65,7 +63,6 @@ export const endpointRoutes = {
     ...paths['endpoints.remove'],
     summary: 'Forget one endpoint; embeds that were collected by it stay as they are',
     tag: 'Providers',
-    access: 'owner',
     params: z.object({ endpoint: publicId }),
     statuses: [204],
     errors: ['not-found'],

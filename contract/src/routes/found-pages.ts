@@ -45,7 +45,6 @@ export const foundPageRoutes = {
     ...paths['pageSearches.create'],
     summary: 'Find the pages of a site, by its sitemap or by the links on its pages; nothing is kept',
     tag,
-    access: 'owner',
     readOnly: true,
     params,
     body: z.strictObject({
@@ -67,7 +66,6 @@ export const foundPageRoutes = {
     ...paths['pageImports.create'],
     summary: 'Add many pages to a site, all or none; those that the register has stay as they are',
     tag,
-    access: 'owner',
     most: mostWithMany,
     params,
     body: z.strictObject({

@@ -1,6 +1,6 @@
 import { z } from '../zod.ts';
 import { key, label, listQuery, problem, publicId } from '../common.ts';
-import { change, undone } from '../change-log.ts';
+import { change, changeEvent, undone } from '../change-log.ts';
 import { groupOutcome, embedName, importAnswer, lists, preset, tags } from '../resources.ts';
 import { manyErrors } from '../options/index.ts';
 import { optionsSchema } from '../options/schema.ts';
@@ -44,7 +44,6 @@ export const groupRoutes = {
     summary:
       'Collect many codes at once, all or none; with “dryRun”, only say what would become of each. Nobody is asked about links.',
     tag: 'Groups',
-    access: 'owner',
     most: mostWithMany,
     body: importBody,
     answer: importAnswer,
@@ -56,7 +55,6 @@ export const groupRoutes = {
     ...paths['imports.watch'],
     summary: 'The same as a stream of events, which tell how far it is',
     tag: 'Groups',
-    access: 'owner',
     most: mostWithMany,
     body: importBody,
     answer: importEvent,
@@ -68,7 +66,6 @@ export const groupRoutes = {
     ...paths['presets.list'],
     summary: 'Options under one name: your own, and those that come with Orbis',
     tag: 'Groups',
-    access: 'owner',
     query: listQuery,
     answer: lists.presets,
     statuses: [200],
@@ -78,7 +75,6 @@ export const groupRoutes = {
     ...paths['presets.read'],
     summary: 'One preset',
     tag: 'Groups',
-    access: 'owner',
     params: presetParams,
     answer: preset,
     statuses: [200],
@@ -90,7 +86,6 @@ export const groupRoutes = {
     summary:
       'Keep a preset of your own; one with the name of a built-in one is used instead of it. Embeds that had it put on them stay as they are.',
     tag: 'Groups',
-    access: 'owner',
     params: presetParams,
     ifMatch: true,
     body: z.strictObject({ meaning: label(300).default('Your own.'), options: optionsSchema.default({}) }),
@@ -104,7 +99,6 @@ export const groupRoutes = {
     ...paths['presets.remove'],
     summary: 'Take a preset of your own away',
     tag: 'Groups',
-    access: 'owner',
     params: presetParams,
     ifMatch: true,
     statuses: [204],
@@ -115,7 +109,6 @@ export const groupRoutes = {
     summary:
       'Change options of every embed that a search finds, all or none; with “dryRun”, only say what it would do',
     tag: 'Groups',
-    access: 'owner',
     body: z
       .strictObject({
         where: z.string().max(2000).meta({ description: 'A search, as docs/search.md explains it' }),
@@ -147,12 +140,15 @@ export const groupRoutes = {
     ...paths['changes.list'],
     summary: 'What was done to the collection and the register, newest first',
     tag: 'Changes',
-    access: 'owner',
     query: listQuery.extend({
       standing: z
         .enum(['true', 'false'])
         .default('false')
         .meta({ description: 'Whether what was taken back is left out' }),
+      mine: z
+        .enum(['true', 'false'])
+        .default('false')
+        .meta({ description: 'Whether what others did is left out; it is for who works on single sites' }),
     }),
     answer: lists.changes,
     statuses: [200],
@@ -162,7 +158,6 @@ export const groupRoutes = {
     ...paths['changes.feed'],
     summary: 'What was done, newest first, as a feed for programs that follow feeds (Atom, RFC 4287)',
     tag: 'Changes',
-    access: 'owner',
     basic: true,
     query: listQuery,
     stream: 'application/atom+xml',
@@ -170,11 +165,19 @@ export const groupRoutes = {
     etag: true,
     errors: [],
   }),
+  'changes.follow': route({
+    ...paths['changes.follow'],
+    summary: 'What is done from now on, by anybody, as it is done',
+    tag: 'Changes',
+    events: true,
+    answer: changeEvent,
+    statuses: [200],
+    errors: [],
+  }),
   'changes.read': route({
     ...paths['changes.read'],
     summary: 'One thing that was done',
     tag: 'Changes',
-    access: 'owner',
     params,
     answer: change,
     statuses: [200],
@@ -185,7 +188,6 @@ export const groupRoutes = {
     summary:
       'Take back what was done, all of it or nothing. Options and codes come back as new revisions; what stands on published pages stays there until it is pasted anew',
     tag: 'Changes',
-    access: 'owner',
     params,
     body: z.strictObject({}),
     answer: undone,

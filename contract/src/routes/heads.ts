@@ -14,7 +14,6 @@ export const headRoutes = {
     ...paths['heads.read'],
     summary: 'What the pages of a site need once, and what of it belongs into the head of the whole site',
     tag,
-    access: 'owner',
     params: z.object({ site: siteKey }),
     answer: siteHead,
     statuses: [200],
@@ -26,7 +25,6 @@ export const headRoutes = {
     summary:
       'Choose what stands once in the head of the whole site; what must stand before it comes along, what needs it leaves with it',
     tag,
-    access: 'owner',
     params: z.object({ site: siteKey }),
     ifMatch: true,
     body: z.strictObject({ keep: digests, leave: digests }),
@@ -40,7 +38,6 @@ export const headRoutes = {
     summary:
       'What to paste now into the head of the whole site: the next delivery, or the last one (200) where nothing differs',
     tag,
-    access: 'owner',
     params: z.object({ site: siteKey }),
     answer: headDelivery,
     statuses: [201, 200],
@@ -51,7 +48,6 @@ export const headRoutes = {
     ...paths['headDeliveries.list'],
     summary: 'Everything that was issued for the head of a whole site, newest first',
     tag: 'Register',
-    access: 'owner',
     params: z.object({ site: siteKey }),
     query: listQuery,
     answer: headDeliveries,

@@ -13,6 +13,7 @@ import { historyRoutes } from './history.ts';
 import { inspectionRoutes } from './inspections.ts';
 import { lookRoutes } from './looks.ts';
 import { newsRoutes } from './news.ts';
+import { peopleRoutes } from './people.ts';
 import { placeRoutes } from './places.ts';
 import { planRoutes } from './plans.ts';
 import { providerRoutes } from './providers.ts';
@@ -31,6 +32,7 @@ import type { Route } from './route.ts';
 /** Every operation of the interface, by its name. */
 export const routes = {
   ...sessionRoutes,
+  ...peopleRoutes,
   ...embedRoutes,
   ...browsingRoutes,
   ...contactRoutes,
@@ -60,7 +62,7 @@ export const routes = {
 } satisfies Record<RouteName, Route>;
 export type Routes = typeof routes;
 
-export { apiBase, pathOf, type RouteName } from './paths.ts';
+export { apiBase, pathOf, type At, type Operation, type RouteName } from './paths.ts';
 
 export type { AskEvent } from './loaded.ts';
 export type { LookEvent } from './looks.ts';

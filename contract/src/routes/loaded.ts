@@ -18,7 +18,6 @@ export const loadedRoutes = {
     ...paths['hosts.list'],
     summary: 'The hosts that placed embeds load something from, those with most that is wrong first',
     tag,
-    access: 'owner',
     query: listQuery.extend({
       host: hostName.optional().meta({ description: 'Only this host' }),
     }),
@@ -30,7 +29,6 @@ export const loadedRoutes = {
     ...paths['resources.list'],
     summary: 'What placed embeds load or lead to, and how it was answered last',
     tag,
-    access: 'owner',
     query: listQuery.extend({
       host: hostName.optional().meta({ description: 'Only what is loaded from this host' }),
       embed: key.optional(),
@@ -47,7 +45,6 @@ export const loadedRoutes = {
     ...paths['resources.ask'],
     summary: 'Ask now for what placed embeds load: all of it, of one host, or of one embed; at most 500',
     tag,
-    access: 'owner',
     body: z
       .strictObject({ host: hostName.optional(), embed: key.optional() })
       .refine(({ host, embed }) => host === undefined || embed === undefined, {

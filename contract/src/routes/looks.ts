@@ -20,7 +20,6 @@ export const lookRoutes = {
     summary:
       'Look at a published page with a browser, as a visitor does: pictures at three widths, and what became of what is placed there',
     tag,
-    access: 'owner',
     params: z.object({ page: pageKey }),
     body: z.strictObject({
       sendForms: z.boolean().default(false).meta({
@@ -44,7 +43,6 @@ export const lookRoutes = {
     ...paths['looks.list'],
     summary: 'What was seen of a page, the newest look first',
     tag,
-    access: 'owner',
     params: z.object({ page: pageKey }),
     query: listQuery,
     answer: looks,
@@ -55,7 +53,6 @@ export const lookRoutes = {
     ...paths['looks.heaviest'],
     summary: 'The pages that load most from others, as they were last looked at, the heaviest first',
     tag,
-    access: 'owner',
     query: z.strictObject({
       site: siteKey.optional(),
       limit: z.coerce.number().int().min(1).max(200).default(12),
@@ -68,7 +65,6 @@ export const lookRoutes = {
     ...paths['looks.read'],
     summary: 'One look at a page',
     tag,
-    access: 'owner',
     params: z.object({ look: publicId }),
     answer: look,
     statuses: [200],
@@ -78,7 +74,6 @@ export const lookRoutes = {
     ...paths['looks.picture'],
     summary: 'A picture of a look: by the width of its window, or of the pop-up',
     tag,
-    access: 'owner',
     params: z.object({ look: publicId, picture: lookPicture }),
     file: 'image/webp',
     etag: true,

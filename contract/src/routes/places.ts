@@ -47,7 +47,6 @@ export const placeRoutes = {
     ...paths['sites.list'],
     summary: 'The sites',
     tag,
-    access: 'owner',
     query: listQuery,
     answer: lists.sites,
     statuses: [200],
@@ -57,7 +56,6 @@ export const placeRoutes = {
     ...paths['sites.create'],
     summary: 'Declare a site as yours',
     tag,
-    access: 'owner',
     body: z.strictObject({ key: siteKey, name: label(120), address: z.string().max(500) }),
     answer: site,
     statuses: [201],
@@ -69,7 +67,6 @@ export const placeRoutes = {
     ...paths['sites.read'],
     summary: 'One site',
     tag,
-    access: 'owner',
     params: z.object({ site: siteKey }),
     answer: site,
     statuses: [200],
@@ -81,7 +78,6 @@ export const placeRoutes = {
     summary:
       'Change a site: its name, its addresses, its defaults, whether it has a way into the heads of its pages, its language, its colours, its style for frames, what its editor lets through, when its pages are read',
     tag,
-    access: 'owner',
     params: z.object({ site: siteKey }),
     ifMatch: true,
     body: z.strictObject({
@@ -107,7 +103,6 @@ export const placeRoutes = {
     summary:
       'Read the colours that stand most often in the styles of a page of a site, and its font; nothing is kept',
     tag,
-    access: 'owner',
     readOnly: true,
     params: z.object({ site: siteKey }),
     body: z.strictObject({
@@ -125,7 +120,6 @@ export const placeRoutes = {
     ...paths['sites.specimen'],
     summary: 'A harmless text with one of everything, to be pasted and published once on a page of a site',
     tag,
-    access: 'owner',
     params: z.object({ site: siteKey }),
     answer: specimen,
     statuses: [200],
@@ -136,7 +130,6 @@ export const placeRoutes = {
     summary:
       'Read what a site’s editor made of the specimen; what it shows is kept as evidence, and the rules stay as they are',
     tag,
-    access: 'owner',
     params: z.object({ site: siteKey }),
     body: z.strictObject({
       path: z
@@ -153,7 +146,6 @@ export const placeRoutes = {
     ...paths['sites.standing'],
     summary: 'What is placed on a site, which ends when it is removed',
     tag,
-    access: 'owner',
     params: z.object({ site: siteKey }),
     answer: standing,
     statuses: [200],
@@ -163,7 +155,6 @@ export const placeRoutes = {
     ...paths['sites.delete'],
     summary: 'Remove a site with its pages; what was issued for what is placed there is kept',
     tag,
-    access: 'owner',
     params: z.object({ site: siteKey }),
     query: goingAlong,
     ifMatch: true,
@@ -174,7 +165,6 @@ export const placeRoutes = {
     ...paths['pages.list'],
     summary: 'Pages with their spots',
     tag,
-    access: 'owner',
     query: listQuery.extend({
       site: siteKey.optional(),
       where: where('site=hollinfell'),
@@ -191,7 +181,6 @@ export const placeRoutes = {
     ...paths['pages.create'],
     summary: 'Add a page to a site, or a block that many of its pages show, whose key is written site/{name}',
     tag,
-    access: 'owner',
     body: z.strictObject({
       key: pageKey,
       title: label(200),
@@ -209,7 +198,6 @@ export const placeRoutes = {
     ...paths['pages.read'],
     summary: 'One page with its spots',
     tag,
-    access: 'owner',
     params: z.object({ page: pageKey }),
     answer: page,
     statuses: [200],
@@ -220,7 +208,6 @@ export const placeRoutes = {
     ...paths['pages.change'],
     summary: 'Call a page something else, or give it another path: what is placed on it goes along',
     tag,
-    access: 'owner',
     params: z.object({ page: pageKey }),
     ifMatch: true,
     body: z.strictObject({
@@ -237,7 +224,6 @@ export const placeRoutes = {
     ...paths['pages.standing'],
     summary: 'What is placed on a page, which goes along when it is moved and ends when it is removed',
     tag,
-    access: 'owner',
     params: z.object({ page: pageKey }),
     answer: standing,
     statuses: [200],
@@ -247,7 +233,6 @@ export const placeRoutes = {
     ...paths['pages.delete'],
     summary: 'Remove a page with its spots; what was issued for what is placed there is kept',
     tag,
-    access: 'owner',
     params: z.object({ page: pageKey }),
     query: goingAlong,
     ifMatch: true,
@@ -258,7 +243,6 @@ export const placeRoutes = {
     ...paths['placements.list'],
     summary: 'The register: where each embed is, in which revision, and when it was last seen',
     tag: 'Register',
-    access: 'owner',
     query: listQuery.extend({
       embed: key.optional(),
       site: siteKey.optional(),
@@ -275,7 +259,6 @@ export const placeRoutes = {
     ...paths['reach.read'],
     summary: 'On how many places, pages and sites a change shows: of an embed, a site, or a provider’s sheet',
     tag: 'Register',
-    access: 'owner',
     query: z
       .object({ embed: key.optional(), site: siteKey.optional(), provider: key.optional() })
       .refine((asked) => Object.keys(asked).length === 1, {
@@ -289,7 +272,6 @@ export const placeRoutes = {
     ...paths['placements.create'],
     summary: 'Place an embed in a spot',
     tag,
-    access: 'owner',
     body: z.strictObject({ embed: key, place: spotKey, options: optionsSchema.default({}) }),
     answer: placementMade,
     statuses: [201],
@@ -300,7 +282,6 @@ export const placeRoutes = {
     ...paths['placements.read'],
     summary: 'One placement',
     tag: 'Register',
-    access: 'owner',
     params: z.object({ placement: publicId }),
     answer: placement,
     statuses: [200],
@@ -311,7 +292,6 @@ export const placeRoutes = {
     ...paths['placements.change'],
     summary: 'Change what is asked of an embed at this place only, its note there, or whether it is paused',
     tag: 'Register',
-    access: 'owner',
     params: z.object({ placement: publicId }),
     ifMatch: true,
     body: z
@@ -333,7 +313,6 @@ export const placeRoutes = {
     ...paths['placements.changeMany'],
     summary: 'Pause many placements at once, let them go on, or end them: all of them, or none',
     tag: 'Register',
-    access: 'owner',
     body: z.strictObject({
       placements: z.array(publicId).min(1).max(mostAtOnce),
       make: z.enum(madeOfMany),
@@ -351,7 +330,6 @@ export const placeRoutes = {
     summary:
       'Move a placement to another spot, with what is asked of it: it ends here, and is placed anew there',
     tag,
-    access: 'owner',
     params: z.object({ placement: publicId }),
     ifMatch: true,
     body: z.strictObject({ place: spotKey }),
@@ -364,7 +342,6 @@ export const placeRoutes = {
     ...paths['placements.delete'],
     summary: 'End a placement; what was issued for it is kept',
     tag,
-    access: 'owner',
     params: z.object({ placement: publicId }),
     ifMatch: true,
     statuses: [204],
@@ -374,7 +351,6 @@ export const placeRoutes = {
     ...paths['placements.hits'],
     summary: 'Where its served document was shown in the last thirty days, as browsers say',
     tag: 'Register',
-    access: 'owner',
     params: z.object({ placement: publicId }),
     answer: hitReport,
     statuses: [200],
@@ -384,7 +360,6 @@ export const placeRoutes = {
     ...paths['placements.link'],
     summary: 'Hand out the link to its document, which is served from then on',
     tag,
-    access: 'owner',
     params: z.object({ placement: publicId }),
     answer: placementLink,
     statuses: [200],
@@ -394,7 +369,6 @@ export const placeRoutes = {
     ...paths['deliveries.create'],
     summary: 'What to paste now: the next delivery, or the last one (200) where nothing differs',
     tag,
-    access: 'owner',
     params: z.object({ placement: publicId }),
     answer: delivery,
     statuses: [201, 200],
@@ -405,7 +379,6 @@ export const placeRoutes = {
     ...paths['deliveries.list'],
     summary: 'Everything that was issued for a placement, newest first',
     tag: 'Register',
-    access: 'owner',
     params: z.object({ placement: publicId }),
     query: listQuery,
     answer: lists.deliveries,

@@ -15,7 +15,6 @@ export const providerRoutes = {
     summary:
       'The provider sheets at hand, in the order in which they are asked: your own before the built-in ones',
     tag: 'Providers',
-    access: 'owner',
     query: listQuery,
     answer: lists.providers,
     statuses: [200],
@@ -25,7 +24,6 @@ export const providerRoutes = {
     ...paths['providers.read'],
     summary: 'One sheet, as it was written',
     tag: 'Providers',
-    access: 'owner',
     params,
     answer: provider.extend({ text: sheetText }),
     statuses: [200],
@@ -37,7 +35,6 @@ export const providerRoutes = {
     summary:
       'What a sheet, or the lack of one, would change: every embed that would come out differently. Nothing is saved.',
     tag: 'Providers',
-    access: 'owner',
     readOnly: true,
     most: mostWithCode,
     body: z.union([z.strictObject({ text: sheetText }), z.strictObject({ remove: providerId })]),
@@ -50,7 +47,6 @@ export const providerRoutes = {
     ...paths['providers.learn'],
     summary: 'Propose a sheet from codes and links of a provider that no sheet knows. Nothing is saved.',
     tag: 'Providers',
-    access: 'owner',
     readOnly: true,
     most: mostWithMany,
     body: z
@@ -83,7 +79,6 @@ export const providerRoutes = {
     summary:
       'Keep a sheet of your own; one with the id of a built-in one stands before it. Embeds that come out differently get a new revision.',
     tag: 'Providers',
-    access: 'owner',
     params,
     ifMatch: true,
     most: mostWithCode,
@@ -103,7 +98,6 @@ export const providerRoutes = {
     ...paths['providers.remove'],
     summary: 'Take a sheet of your own away; a built-in one of the same id is there again',
     tag: 'Providers',
-    access: 'owner',
     params,
     ifMatch: true,
     query: z.strictObject({ accept: z.enum(['true', 'false']).default('false').meta(accept) }),
@@ -114,7 +108,6 @@ export const providerRoutes = {
     ...paths['rules.read'],
     summary: 'Your rules for all embeds',
     tag: 'Adjusting',
-    access: 'owner',
     answer: rules,
     statuses: [200],
     etag: true,
@@ -124,7 +117,6 @@ export const providerRoutes = {
     ...paths['rules.change'],
     summary: 'Change rules for all embeds (JSON Merge Patch); what an embed asks for itself wins over them',
     tag: 'Adjusting',
-    access: 'owner',
     ifMatch: true,
     body: rules.partial().strict(),
     answer: rules,

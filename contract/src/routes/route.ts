@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { ErrorCode } from '../errors.ts';
+import type { Operation } from './paths.ts';
 
 type Shape = z.ZodObject;
 
@@ -22,14 +23,9 @@ export interface Route<
   Q extends Shape | undefined = Shape | undefined,
   B extends z.ZodType | undefined = z.ZodType | undefined,
   R extends z.ZodType | undefined = z.ZodType | undefined,
-> {
-  method: 'get' | 'post' | 'put' | 'patch' | 'delete';
-  /** Below `/api/v1`, with parameters as `:name`. */
-  path: string;
+> extends Operation {
   summary: string;
   tag: string;
-  /** `open` needs no sign-in; `probe` also answers without the database, and never asks who calls. */
-  access: 'owner' | 'open' | 'probe';
   params?: P;
   query?: Q;
   body?: B;

@@ -1,5 +1,6 @@
 import { z } from '../zod.ts';
 import { label, listQuery, publicId } from '../common.ts';
+import { personName } from '../people.ts';
 import {
   endedAccess,
   health,
@@ -13,6 +14,9 @@ import { pathOf, paths } from './paths.ts';
 import { route } from './route.ts';
 
 const password = z.string().min(1).max(1000);
+const person = personName
+  .optional()
+  .meta({ description: 'By which name; not needed as long as one person alone has a password' });
 const secret = z.string().min(1).max(200);
 const tokenBody = z.strictObject({
   password: password.meta({ description: 'Given again, so that an open window is not enough' }),
@@ -26,7 +30,6 @@ export const sessionRoutes = {
     ...paths['health.live'],
     summary: 'Whether this process answers; it asks nobody else',
     tag: 'Service',
-    access: 'probe',
     answer: health,
     statuses: [200],
     errors: [],
@@ -35,7 +38,6 @@ export const sessionRoutes = {
     ...paths['health.ready'],
     summary: 'Whether it can do its work: its database answers',
     tag: 'Service',
-    access: 'probe',
     answer: health,
     statuses: [200],
     errors: ['database-away'],
@@ -44,26 +46,23 @@ export const sessionRoutes = {
     ...paths['session.read'],
     summary: 'Who is signed in, and whether a password has been set',
     tag: 'Signing in',
-    access: 'open',
     answer: session,
     statuses: [200],
     errors: [],
   }),
   'session.create': route({
     ...paths['session.create'],
-    summary: 'Sign in with the password',
+    summary: 'Sign in with a name and a password',
     tag: 'Signing in',
-    access: 'open',
-    body: z.strictObject({ password }),
+    body: z.strictObject({ person, password }),
     answer: session,
     statuses: [200],
-    errors: ['wrong-password', 'too-many-attempts'],
+    errors: ['wrong-password', 'name-needed', 'too-many-attempts'],
   }),
   'session.link': route({
     ...paths['session.link'],
     summary: 'Sign in with a one-time link',
     tag: 'Signing in',
-    access: 'open',
     body: z.strictObject({ secret }),
     answer: session,
     statuses: [200],
@@ -73,7 +72,6 @@ export const sessionRoutes = {
     ...paths['session.delete'],
     summary: 'Sign out',
     tag: 'Signing in',
-    access: 'owner',
     statuses: [204],
     errors: [],
   }),
@@ -82,17 +80,15 @@ export const sessionRoutes = {
     summary:
       'Set the password with a one-time link (first set-up, or a lost password). Ends every session and token, and signs in',
     tag: 'Signing in',
-    access: 'open',
-    body: z.strictObject({ secret, password, name: label(80).optional() }),
+    body: z.strictObject({ secret, password, name: personName.optional() }),
     answer: sessionAfterReset,
     statuses: [200],
-    errors: ['link-used', 'password-weak', 'password-common', 'too-many-attempts'],
+    errors: ['link-used', 'name-taken', 'password-weak', 'password-common', 'too-many-attempts'],
   }),
   'password.change': route({
     ...paths['password.change'],
     summary: 'Change the password. Ends every other session',
     tag: 'Signing in',
-    access: 'owner',
     body: z.strictObject({
       current: password,
       password,
@@ -106,7 +102,6 @@ export const sessionRoutes = {
     ...paths['sessions.list'],
     summary: 'The browsers in which you are signed in',
     tag: 'Signing in',
-    access: 'owner',
     query: listQuery,
     answer: lists.sessions,
     statuses: [200],
@@ -116,7 +111,6 @@ export const sessionRoutes = {
     ...paths['sessions.delete'],
     summary: 'Sign out in one browser',
     tag: 'Signing in',
-    access: 'owner',
     params: z.object({ session: publicId }),
     statuses: [204],
     errors: ['not-found'],
@@ -125,7 +119,6 @@ export const sessionRoutes = {
     ...paths['sessions.end'],
     summary: 'Sign out everywhere, also here. Tokens stay',
     tag: 'Signing in',
-    access: 'owner',
     answer: endedAccess,
     statuses: [200],
     errors: [],
@@ -134,7 +127,6 @@ export const sessionRoutes = {
     ...paths['tokens.create'],
     summary: 'Make a token for the command line, or for another program',
     tag: 'Signing in',
-    access: 'owner',
     body: tokenBody,
     answer: newToken,
     statuses: [201],
@@ -143,20 +135,18 @@ export const sessionRoutes = {
   }),
   'tokens.exchange': route({
     ...paths['tokens.exchange'],
-    summary: 'Make a token with the password alone, without being signed in',
+    summary: 'Make a token with a name and a password, without being signed in',
     tag: 'Signing in',
-    access: 'open',
-    body: tokenBody,
+    body: tokenBody.extend({ person }),
     answer: newToken,
     statuses: [201],
     location: () => pathOf('tokens.list'),
-    errors: ['wrong-password', 'too-many-attempts'],
+    errors: ['wrong-password', 'name-needed', 'too-many-attempts'],
   }),
   'tokens.list': route({
     ...paths['tokens.list'],
     summary: 'The tokens that have been made',
     tag: 'Signing in',
-    access: 'owner',
     query: listQuery,
     answer: lists.tokens,
     statuses: [200],
@@ -166,7 +156,6 @@ export const sessionRoutes = {
     ...paths['tokens.delete'],
     summary: 'Revoke a token',
     tag: 'Signing in',
-    access: 'owner',
     params: z.object({ token: publicId }),
     statuses: [204],
     errors: ['not-found'],

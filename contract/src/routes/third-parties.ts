@@ -11,7 +11,6 @@ export const thirdPartyRoutes = {
     ...paths['thirdParties.read'],
     summary: 'Whom the browsers of visitors contact for what is placed: on one site, or on all',
     tag: 'Register',
-    access: 'owner',
     query: z.strictObject({ site: siteKey.optional() }),
     answer: thirdParties,
     statuses: [200],
@@ -22,7 +21,6 @@ export const thirdPartyRoutes = {
     summary:
       'How many placements were in each state, day by day, of the last 90 days, and for how long those that are out of date have been: on one site, or on all',
     tag: 'Register',
-    access: 'owner',
     query: z.strictObject({ site: siteKey.optional() }),
     answer: placementDays,
     statuses: [200],

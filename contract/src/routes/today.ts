@@ -7,7 +7,6 @@ export const todayRoutes = {
     ...paths['today.read'],
     summary: 'What wants doing: what is not as it should be, and what a new owner has not done yet',
     tag: 'Register',
-    access: 'owner',
     answer: today,
     statuses: [200],
     errors: [],

@@ -4,6 +4,7 @@ import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../deps.ts';
 import type { Person } from '../store/people.ts';
 import { personOfSession } from '../store/sessions.ts';
+import { rightsOf, type RightsById } from '../store/site-people.ts';
 import { personOfToken } from '../store/tokens.ts';
 import type { Visitor } from '../usecases/signing-in.ts';
 import { cookieNames } from './cookie.ts';
@@ -11,12 +12,14 @@ import { cookieNames } from './cookie.ts';
 /** Who asks, and what they may do. */
 export interface Caller {
   person: Person | null;
-  /** Whether they may only read. */
+  /** What that person may do; nothing for nobody. */
+  rights: RightsById;
+  /** Whether it is a token that asks, which may only read. */
   readOnly: boolean;
 }
 
 /** Nobody who is known. */
-export const nobody: Caller = { person: null, readOnly: false };
+export const nobody: Caller = { person: null, rights: { role: null, sites: [] }, readOnly: false };
 
 /** Where a request comes from, and the secrets that came along. */
 export function visitorOf(request: Request, { origins }: Pick<Deps, 'origins'>): Visitor {
@@ -46,12 +49,15 @@ export async function whoCalls(request: Request, deps: Deps, { basic = false } =
   if (token) {
     const found = await personOfToken(db, token, visitor.address, deps.now());
     if (!found) throw new OrbisError('token-unknown');
-    return { person: found.person, readOnly: found.access === 'read' };
+    return {
+      person: found.person,
+      rights: await rightsOf(db, found.person),
+      readOnly: found.access === 'read',
+    };
   }
-  return {
-    person: visitor.session === null ? null : await personOfSession(db, visitor.session, visitor, deps.now()),
-    readOnly: false,
-  };
+  const person =
+    visitor.session === null ? null : await personOfSession(db, visitor.session, visitor, deps.now());
+  return person === null ? nobody : { person, rights: await rightsOf(db, person), readOnly: false };
 }
 
 /* The password of HTTP Basic; null where none was sent. */

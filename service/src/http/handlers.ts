@@ -21,6 +21,7 @@ import { lookHandlers } from './resources/looks.ts';
 import { messageHandlers } from './resources/messages.ts';
 import { newsHandlers } from './resources/news.ts';
 import { pageHandlers } from './resources/pages.ts';
+import { peopleHandlers } from './resources/people.ts';
 import { placementHandlers } from './resources/placements.ts';
 import { planHandlers } from './resources/plans.ts';
 import { presetHandlers } from './resources/presets.ts';
@@ -44,6 +45,7 @@ export const handlersOf = (deps: Deps) => ({
   ...healthHandlers(deps),
   ...sessionHandlers(deps),
   ...tokenHandlers(deps),
+  ...peopleHandlers(deps),
   ...codeHandlers(deps),
   ...browsingHandlers(deps),
   ...contactHandlers(deps),

@@ -11,7 +11,10 @@ import {
   type Route,
   type RouteName,
 } from '@orbis/contract';
+import type { Handle } from '../database/connect.ts';
 import type { Deps } from '../deps.ts';
+import { refuseOutright, refuseUnlessAllowed, type Asker, type Sent } from '../usecases/may.ts';
+import { withWhoChanged } from '../usecases/who-changed.ts';
 import { inputOf, readBody } from './body.ts';
 import { basicChallenge, nobody, visitorOf, whoCalls, type Caller } from './caller.ts';
 import { deviceCookie, sessionCookie } from './cookie.ts';
@@ -45,7 +48,7 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
     const waiting = route.method === 'get' ? gone.signal : null;
     const visitor = visitorOf(request, deps);
     const caller =
-      route.access === 'probe'
+      route.needs === 'probe'
         ? nobody
         : (
             await connection.during(waiting, () =>
@@ -53,18 +56,22 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
             )
           )[0];
     if (route.basic && caller.person === null) response.set('WWW-Authenticate', basicChallenge);
-    refuse(caller, route);
+    const asker = refuseStrangers(caller, route);
+    if (asker) await refuseOutright(connection.db, asker, route);
     refuseOtherTypes(request, route);
-    const { person } = caller;
+    const { person, rights, readOnly } = caller;
     const body = route.body ? await readBody(request, response, route.most ?? usualMost) : undefined;
     const input = route.takes ? inputOf(request, route.takes) : nothing();
     const reply = await connection.during(waiting, async () => {
-      const call = {
+      const sent = {
         params: parsed(route.params, request.params, 'path'),
         query: parsed(route.query, request.query, 'query'),
         body: parsed(route.body, body, 'body'),
-        input,
-        person,
+      };
+      const call = {
+        ...sent,
+        query: asker ? await allowed(asker, route, sent, connection.db) : sent.query,
+        ...{ input, person, rights, readOnly },
         actor: { by: person?.id ?? 0, now: deps.now() },
         visitor,
         matchState: matchState(request, route),
@@ -73,15 +80,19 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
         signal: gone.signal,
       };
       const handle = handlers[name] as (call: unknown) => ReturnType<Handlers[RouteName]>;
-      return handle(call);
+      try {
+        return await handle(call);
+      } catch (error) {
+        throw await withWhoChanged(error, call.params, connection.db);
+      }
     });
-    const isSignedIn = async (): Promise<boolean> => (await whoCalls(request, deps)).person !== null;
+    const mayFollow = (): Promise<boolean> => stillMay(request, route, deps);
     if ('events' in reply) {
       const events = idsByContent<unknown>(reply.events);
-      return sendEvents(request, response, { events, end: gone, isSignedIn });
+      return sendEvents(request, response, { events, end: gone, mayFollow });
     }
     if ('numbered' in reply)
-      return sendEvents(request, response, { events: reply.numbered, end: gone, isSignedIn });
+      return sendEvents(request, response, { events: reply.numbered, end: gone, mayFollow });
     if ('file' in reply) return sendFile(response, route, reply);
     if ('stream' in reply) return sendStream(request, response, route, reply);
     setHeaders(request, response, route, reply);
@@ -136,10 +147,32 @@ async function sendStream(
 
 async function* nothing(): AsyncGenerator<Uint8Array> {}
 
-/* @throws OrbisError where the caller may not do it. */
-function refuse({ person, readOnly }: Awaited<ReturnType<typeof whoCalls>>, route: Route): void {
-  if (route.access === 'owner' && !person) throw new OrbisError('not-signed-in');
+/* Who asks, where that has to be somebody. @throws OrbisError `not-signed-in`, `token-read-only` */
+function refuseStrangers({ person, rights, readOnly }: Caller, route: Route): Asker | null {
   if (readOnly && route.method !== 'get' && !route.readOnly) throw new OrbisError('token-read-only');
+  if (route.needs === 'open' || route.needs === 'probe') return null;
+  if (!person) throw new OrbisError('not-signed-in');
+  return { person, rights };
+}
+
+/* What was asked, where whoever asks may ask it; with the site that alone can be meant. */
+async function allowed(asker: Asker, route: Route, sent: Sent, db: Handle): Promise<unknown> {
+  const site = await refuseUnlessAllowed(db, asker, route, sent);
+  return site === null ? sent.query : { ...(sent.query as object), site };
+}
+
+/* Whether whoever follows events may still do so. */
+async function stillMay(request: Request, route: Route, deps: Deps): Promise<boolean> {
+  const { person, rights } = await whoCalls(request, deps);
+  if (person === null) return false;
+  const sent = { params: request.params, query: request.query, body: {} };
+  return refuseUnlessAllowed(deps.connection.db, { person, rights }, route, sent).then(
+    () => true,
+    (error: unknown) => {
+      if (error instanceof OrbisError) return false;
+      throw error;
+    },
+  );
 }
 
 /* An operation’s address stands below the interface’s; a document elsewhere has a whole one. */

@@ -1,6 +1,7 @@
 import type { AnswerOf, BodyOf, ParamsOf, QueryOf, RouteName, Routes } from '@orbis/contract';
 import type { Actor } from '../store/embeds.ts';
 import type { Person } from '../store/people.ts';
+import type { RightsById } from '../store/site-people.ts';
 import type { MatchState } from '../usecases/match-state.ts';
 import type { Visitor } from '../usecases/signing-in.ts';
 
@@ -11,6 +12,10 @@ export interface Call<N extends RouteName> {
   body: BodyOf<Routes[N]>;
   /** Who calls; null only for operations that are open. */
   person: Person | null;
+  /** What they may do; nothing for nobody. */
+  rights: RightsById;
+  /** Whether it is a token that calls, which may only read. */
+  readOnly: boolean;
   /** Who does it and when; for operations that are not open. */
   actor: Actor;
   /** Where the call comes from, and what came along. */

@@ -9,8 +9,8 @@ export interface StreamOptions {
   events: AsyncIterable<{ id: string; event: unknown }>;
   /** Ends it, and whatever makes the events. */
   end: AbortController;
-  /** Whether whoever opened it is still signed in. */
-  isSignedIn: () => Promise<boolean>;
+  /** Whether whoever opened it is still signed in, and may still follow it. */
+  mayFollow: () => Promise<boolean>;
 }
 
 /* In milliseconds: when a stream that was broken off may be asked for again, how often the sign-in is looked
@@ -18,18 +18,18 @@ export interface StreamOptions {
 const [retry, check, beat] = [1000, 5000, 15_000];
 
 /**
- * Sends events as they come (HTML, section 9.2). A stream ends with the session or the token that opened it.
+ * Sends events as they come (HTML, section 9.2). A stream ends with the session or the token that opened it, and with the right to it.
  */
 export async function sendEvents(
   request: Request,
   response: Response,
-  { events, end, isSignedIn }: StreamOptions,
+  { events, end, mayFollow }: StreamOptions,
 ): Promise<void> {
   const session = await createSession(request, response, { retry, keepAlive: beat });
   const look = setInterval(() => {
-    isSignedIn().then(
-      (signedIn) => {
-        if (!signedIn) end.abort();
+    mayFollow().then(
+      (may) => {
+        if (!may) end.abort();
       },
       (error: unknown) => {
         // Whether somebody is signed in is not to be known without the database: it is asked again.

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { and, desc, eq, gt, inArray, isNull, lt } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, lt } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from './chunks.ts';
 import type { Actor, EmbedRow, RevisionRow } from './embeds.ts';
@@ -78,10 +78,19 @@ export async function findChange(
   return row ?? null;
 }
 
-/** What was done, the newest first; `standing` leaves out what was taken back. */
+export interface ChangesAsked {
+  limit: number;
+  before: number | null;
+  /** Whether what was taken back is left out. */
+  standing: boolean;
+  /** Whose changes alone are asked for. */
+  by?: number | undefined;
+}
+
+/** What was done, the newest first. */
 export const listChanges = (
   db: Handle,
-  { limit, before, standing }: { limit: number; before: number | null; standing: boolean },
+  { limit, before, standing, by }: ChangesAsked,
 ): Promise<ChangeRow[]> =>
   db
     .select()
@@ -89,6 +98,7 @@ export const listChanges = (
     .where(
       and(
         standing ? isNull(changeLog.undoneAt) : undefined,
+        by === undefined ? undefined : eq(changeLog.createdBy, by),
         before === null ? undefined : lt(changeLog.id, before),
       ),
     )
@@ -166,5 +176,37 @@ export async function changedAfter(
   return new Set(rows.map(({ embedId }) => embedId));
 }
 
-export const markUndone = (tx: Handle, id: number, now: Date): Promise<unknown> =>
-  tx.update(changeLog).set({ undoneAt: now }).where(eq(changeLog.id, id));
+export const markUndone = (tx: Handle, id: number, { by, now }: Actor): Promise<unknown> =>
+  tx.update(changeLog).set({ undoneAt: now, undoneBy: by }).where(eq(changeLog.id, id));
+
+/* So far back it is looked again for what was being written when later rows were there already. */
+const lookedAgain = 50;
+
+/** What was done behind a row or taken back since a time, and once more a few rows before that, oldest first. */
+export async function changesSince(
+  db: Handle,
+  { after, undoneSince }: { after: number; undoneSince: Date },
+): Promise<ChangeRow[]> {
+  const [done, undone] = await Promise.all([
+    db
+      .select()
+      .from(changeLog)
+      .where(gt(changeLog.id, after - lookedAgain))
+      .orderBy(asc(changeLog.id))
+      .limit(lookedAgain + mostAtOnce),
+    db
+      .select()
+      .from(changeLog)
+      .where(gt(changeLog.undoneAt, undoneSince))
+      .orderBy(asc(changeLog.undoneAt))
+      .limit(mostAtOnce),
+  ]);
+  return [...done, ...undone];
+}
+const mostAtOnce = 100;
+
+/** The row of what was done last; 0 where nothing was. */
+export async function lastChangeId(db: Handle): Promise<number> {
+  const [row] = await db.select({ id: changeLog.id }).from(changeLog).orderBy(desc(changeLog.id)).limit(1);
+  return row?.id ?? 0;
+}

@@ -1,5 +1,5 @@
-import { and, asc, desc, eq, inArray, like, lt, ne, or, sql, type SQL } from 'drizzle-orm';
-import type { Options, SearchTerm } from '@orbis/core';
+import { and, asc, desc, eq, inArray, like, lt, ne, or, sql } from 'drizzle-orm';
+import type { Options } from '@orbis/core';
 import { OrbisError, type Found } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { digest } from '../digest.ts';
@@ -17,7 +17,6 @@ import {
   source,
 } from './schema.ts';
 import { afterId } from './pages.ts';
-import { conditionOf, wordCondition } from './search.ts';
 import { markEmbeds } from './mark-stale.ts';
 import { forgetResources } from './resources.ts';
 
@@ -193,54 +192,6 @@ export async function placementCounts(db: Handle, embedIds: readonly number[]): 
     .from(embed)
     .where(isOneOf(embed.id, embedIds));
   return new Map(rows.map(({ id, placements }) => [id, placements]));
-}
-
-/** What the collection is searched for; words must all be found, in name, notes or tags. */
-export interface EmbedQuery {
-  limit: number;
-  after?: string | undefined;
-  q?: string | undefined;
-  kind?: string | undefined;
-  tag?: string | undefined;
-  host?: string | undefined;
-  level?: 'error' | 'warning' | 'note' | undefined;
-  provider?: string | undefined;
-  /** A search in the search language, already read. */
-  term?: SearchTerm | undefined;
-}
-
-export async function listEmbeds(db: Handle, query: EmbedQuery): Promise<EmbedRow[]> {
-  const from = afterId(query.after);
-  const words = (query.q ?? '').split(/\s+/).filter(Boolean);
-  const conditions: (SQL | undefined)[] = [
-    from === null ? undefined : lt(embed.id, from),
-    query.kind ? eq(embed.kind, query.kind) : undefined,
-    query.level ? eq(embed.level, query.level) : undefined,
-    query.provider ? eq(embed.provider, query.provider) : undefined,
-    query.host
-      ? inArray(
-          embed.id,
-          db
-            .select({ id: embedHost.embedId })
-            .from(embedHost)
-            .where(eq(embedHost.host, query.host.toLowerCase())),
-        )
-      : undefined,
-    query.tag
-      ? inArray(
-          embed.id,
-          db.select({ id: embedTag.embedId }).from(embedTag).where(eq(embedTag.tag, query.tag)),
-        )
-      : undefined,
-    ...words.map(wordCondition),
-    query.term ? conditionOf(query.term) : undefined,
-  ];
-  return db
-    .select()
-    .from(embed)
-    .where(and(...conditions))
-    .orderBy(desc(embed.id))
-    .limit(query.limit + 1);
 }
 
 /**

@@ -1,5 +1,5 @@
 import { and, desc, eq, lt, type SQL } from 'drizzle-orm';
-import type { MySqlColumn } from 'drizzle-orm/mysql-core';
+import { alias, type MySqlColumn } from 'drizzle-orm/mysql-core';
 import type { Handle } from '../database/connect.ts';
 import { insertMany } from './insert-many.ts';
 import { isOneOf } from './one-of.ts';
@@ -103,16 +103,19 @@ export async function listHistory(
 
 export type HistoryRow = Awaited<ReturnType<typeof told>>[number];
 
+const undoer = alias(person, 'undoer');
+
 const told = (db: Handle, where: SQL) =>
   db
     .select({
       ...{ id: history.id, at: history.at, was: history.was, state: history.state },
-      ...{ change: changeLog, by: person.name },
+      ...{ change: changeLog, by: person.name, undoneBy: undoer.name },
       ...{ embed: embed.key, site: site.key, path: page.path, spot: spot.name },
     })
     .from(history)
     .leftJoin(changeLog, eq(changeLog.id, history.changeId))
     .leftJoin(person, eq(person.id, changeLog.createdBy))
+    .leftJoin(undoer, eq(undoer.id, changeLog.undoneBy))
     .leftJoin(placement, eq(placement.id, history.placementId))
     .leftJoin(embed, eq(embed.id, placement.embedId))
     .leftJoin(spot, eq(spot.id, placement.spotId))

@@ -56,12 +56,22 @@ export async function insertSite(
   if (again.affectedRows === 0) await db.insert(site).values({ ...values, createdAt: now, createdBy: by });
 }
 
-export async function listSites(db: Handle, limit: number, after: string | undefined): Promise<SiteRow[]> {
+/** Sites, in the order in which they were declared; `only` names those alone that are meant, by their ids. */
+export async function listSites(
+  db: Handle,
+  { limit, after, only }: { limit: number; after: string | undefined; only?: readonly number[] | undefined },
+): Promise<SiteRow[]> {
   const from = afterId(after);
   return db
     .select()
     .from(site)
-    .where(and(isNull(site.goneAt), from === null ? undefined : gt(site.id, from)))
+    .where(
+      and(
+        isNull(site.goneAt),
+        from === null ? undefined : gt(site.id, from),
+        only === undefined ? undefined : isOneOf(site.id, only),
+      ),
+    )
     .orderBy(asc(site.id))
     .limit(limit + 1);
 }

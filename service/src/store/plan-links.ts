@@ -67,6 +67,14 @@ export const listPlanLinks = (
     .limit(limit + 1);
 };
 
+/** How many links of somebody hold. */
+export const countPlanLinksOf = (db: Handle, personId: number, now: Date): Promise<number> =>
+  db.$count(planLink, and(eq(planLink.createdBy, personId), gt(planLink.expiresAt, now)));
+
+/** Ends all links of somebody. */
+export const deletePlanLinksOf = (db: Handle, personId: number): Promise<unknown> =>
+  db.delete(planLink).where(eq(planLink.createdBy, personId));
+
 /** Ends a link; false where the page has no such one. */
 export async function deletePlanLink(
   db: Handle,

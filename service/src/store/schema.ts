@@ -27,6 +27,7 @@ export * from './tables/plans.ts';
 export * from './tables/site-marking.ts';
 export * from './tables/presets.ts';
 export * from './tables/saved-searches.ts';
+export * from './tables/site-people.ts';
 
 /** The time as the database's clock has it: what leases are measured by. */
 export const databaseNow = sql`UTC_TIMESTAMP(3)`;

@@ -4,7 +4,7 @@ import { prepared } from '../database/prepared.ts';
 import { digest } from '../digest.ts';
 import { newPublicId, newSecret } from './ids.ts';
 import { afterId } from './pages.ts';
-import type { Person } from './people.ts';
+import { noteSeen, type Person } from './people.ts';
 import { person, session } from './schema.ts';
 
 export type SessionRow = typeof session.$inferSelect;
@@ -79,9 +79,12 @@ export async function personOfSession(
 ): Promise<Person | null> {
   const hash = digest(secret);
   const [row] = await sessionWith(db).execute({ hash, now, idle: idleSince(now) });
-  if (!row) return null;
+  if (!row || row.person.removedAt !== null) return null;
   if (now.getTime() - row.session.usedAt.getTime() > minute)
-    await db.update(session).set({ usedAt: now, address }).where(eq(session.hash, hash));
+    await Promise.all([
+      db.update(session).set({ usedAt: now, address }).where(eq(session.hash, hash)),
+      noteSeen(db, row.person.id, now),
+    ]);
   return row.person;
 }
 
@@ -127,6 +130,13 @@ export async function endSessions(db: Handle, personId: number, but: string | nu
     .where(and(eq(session.personId, personId), but === null ? undefined : ne(session.hash, digest(but))));
   return result.affectedRows;
 }
+
+/** How many sessions of somebody have not ended. */
+export async function countSessions(db: Handle, personId: number, now: Date): Promise<number> {
+  const rows = await listSessions(db, personId, now, mostCounted, undefined);
+  return rows.length;
+}
+const mostCounted = 1000;
 
 /** Whether a session is the one with this secret. */
 export const isSession = (row: SessionRow, secret: string | null): boolean =>

@@ -4,7 +4,7 @@ import { prepared } from '../database/prepared.ts';
 import { digest } from '../digest.ts';
 import { newPublicId, newSecret } from './ids.ts';
 import { afterId } from './pages.ts';
-import type { Person } from './people.ts';
+import { noteSeen, type Person } from './people.ts';
 import { person, token } from './schema.ts';
 
 export type TokenRow = typeof token.$inferSelect;
@@ -65,10 +65,13 @@ export async function personOfToken(
   now: Date,
 ): Promise<{ person: Person; access: TokenRow['access'] } | null> {
   const [row] = await tokenWith(db).execute({ hash: digest(secret), now });
-  if (!row) return null;
+  if (!row || row.person.removedAt !== null) return null;
   const { lastUsedAt, lastUsedFrom } = row.token;
   if (!lastUsedAt || lastUsedFrom !== address || now.getTime() - lastUsedAt.getTime() > minute)
-    await db.update(token).set({ lastUsedAt: now, lastUsedFrom: address }).where(eq(token.id, row.token.id));
+    await Promise.all([
+      db.update(token).set({ lastUsedAt: now, lastUsedFrom: address }).where(eq(token.id, row.token.id)),
+      noteSeen(db, row.person.id, now),
+    ]);
   return { person: row.person, access: row.token.access };
 }
 
@@ -107,6 +110,10 @@ export async function revokeToken(
     .where(and(eq(token.publicId, publicId), eq(token.personId, personId), isNull(token.revokedAt)));
   return result.affectedRows === 1;
 }
+
+/** How many tokens of somebody are good. */
+export const countTokens = (db: Handle, personId: number, now: Date): Promise<number> =>
+  db.$count(token, and(eq(token.personId, personId), isNull(token.revokedAt), gt(token.expiresAt, now)));
 
 /** Revokes all tokens of somebody; how many were still good. */
 export async function revokeTokens(db: Handle, personId: number, now: Date): Promise<number> {

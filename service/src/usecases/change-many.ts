@@ -2,13 +2,13 @@ import { withoutOptions, type Options } from '@orbis/core';
 import { OrbisError, type GroupOutcome } from '@orbis/contract';
 import { inTransaction } from '../database/transaction.ts';
 import type { Deps } from '../deps.ts';
-import { serializeChange } from '../serializers/changes.ts';
 import type { Actor } from '../store/embeds.ts';
 import { findChange, recordChange, type ChangedEmbed } from '../store/change-log.ts';
 import { embedsWhere } from '../store/group-changes.ts';
 import { checkOptions } from './check-options.ts';
 import { changeGroup, serializePlan, type GroupPlan } from './group-change.ts';
 import { optionsWith } from './difference-line.ts';
+import { tellChange } from './tell-changes.ts';
 import { searchFor } from './search.ts';
 
 /** A change of every embed that a search finds. */
@@ -43,7 +43,7 @@ export async function changeMany(
     if (asked.dryRun || plan.todo.length === 0) return outcome;
     const facts = { kind: 'group', where: asked.where, said, count: plan.todo.length } as const;
     const id = await recordChange(tx, { facts, embeds: changedIn(plan) }, actor);
-    return { ...outcome, change: serializeChange((await findChange(tx, id!))!) };
+    return { ...outcome, change: await tellChange(tx, (await findChange(tx, id!))!) };
   });
 }
 

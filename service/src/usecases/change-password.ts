@@ -2,11 +2,13 @@ import { OrbisError } from '@orbis/contract';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { forgetDevices } from '../store/devices.ts';
-import { setPassword, useLink } from '../store/people.ts';
+import { useLink } from '../store/one-time-links.ts';
+import { setPassword, type Person } from '../store/people.ts';
 import { endSessions } from '../store/sessions.ts';
 import { revokeTokens } from '../store/tokens.ts';
 import { hashPassword } from './passwords.ts';
-import { checkPassword, withLink, type Visitor } from './signing-in.ts';
+import { isDuplicate } from '../database/errors.ts';
+import { confirmPassword, withLink, type Visitor } from './signing-in.ts';
 
 /** How many sessions and tokens a new password ended. */
 export interface Ended {
@@ -17,7 +19,7 @@ export interface Ended {
 /**
  * Sets a password with a one-time link. Whoever had the old one may have opened sessions, made tokens and be
  * known by a browser: all of that ends.
- * @throws OrbisError `link-used`, `password-weak`, `password-common`
+ * @throws OrbisError `link-used`, `name-taken`, `password-weak`, `password-common`
  */
 export async function setPasswordByLink(
   db: Database,
@@ -34,7 +36,11 @@ export async function setPasswordByLink(
     const sessions = await endSessions(tx, personId, null);
     return { personId, ended: { sessions, tokens: await revokeTokens(tx, personId, now) } };
   };
-  return withLink(db, visitor, now, () => inTransaction(db, set));
+  return withLink(db, visitor, now, () =>
+    inTransaction(db, set).catch((error: unknown) => {
+      throw isDuplicate(error) ? new OrbisError('name-taken', { name }) : error;
+    }),
+  );
 }
 
 /**
@@ -43,11 +49,12 @@ export async function setPasswordByLink(
  */
 export async function changePassword(
   db: Database,
+  person: Person,
   { current, password, endTokens }: { current: string; password: string; endTokens: boolean },
   visitor: Visitor,
   now: Date,
 ): Promise<Ended> {
-  const person = await checkPassword(db, current, visitor, now);
+  await confirmPassword(db, person, current, visitor, now);
   const passwordHash = await hashPassword(password);
   return inTransaction(db, async (tx) => {
     await setPassword(tx, person.id, passwordHash);

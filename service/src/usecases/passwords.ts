@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { dictionary } from '@zxcvbn-ts/language-common';
 import { OrbisError } from '@orbis/contract';
@@ -41,6 +42,10 @@ export function isCommon(password: string): boolean {
   return commonPasswords().has(plain) || new Set(plain).size < 4;
 }
 
-/** Whether a password is the one that was hashed; false where none was set. */
-export const isPassword = async (password: string, hashed: string | null): Promise<boolean> =>
-  hashed !== null && verify(hashed, password);
+let nobodys: Promise<string> | null = null;
+
+/** Whether a password is the one that was hashed; where none was set that takes as long to deny. */
+export async function isPassword(password: string, hashed: string | null): Promise<boolean> {
+  const isSame = await verify(hashed ?? (await (nobodys ??= hash(randomBytes(32), argon))), password);
+  return hashed !== null && isSame;
+}

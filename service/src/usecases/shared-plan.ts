@@ -1,19 +1,26 @@
-import { OrbisError, type PagePlan, type SharedPlan } from '@orbis/contract';
+import { mayAt, OrbisError, type PagePlan, type SharedPlan } from '@orbis/contract';
 import type { Database, Handle } from '../database/connect.ts';
 import { pageUrl } from '../serializers/places.ts';
 import { placementsOn } from '../store/placements.ts';
 import { findPlanLink, type LinkedPlan } from '../store/plan-links.ts';
 import type { Actor } from '../store/embeds.ts';
+import { personById } from '../store/people.ts';
+import { rightsOf } from '../store/site-people.ts';
 import { deliver } from './deliver.ts';
 import { planPage, type PlanTools } from './planning.ts';
 import type { RenderContext } from './render-context.ts';
 import { showPlan } from './shown-plan.ts';
 import { deliverHead } from './site-head.ts';
 
-/** What a link leads to. @throws OrbisError `link-over` */
+/**
+ * What a link leads to. It lets nobody do more than whoever made it may still do themselves.
+ * @throws OrbisError `link-over`
+ */
 export async function sharedBy(db: Handle, secret: string, now: Date): Promise<LinkedPlan> {
   const found = await findPlanLink(db, secret, now);
-  if (!found) throw new OrbisError('link-over');
+  const maker = found && (await personById(db, found.link.createdBy!));
+  if (!maker || maker.removedAt !== null || !mayAt(await rightsOf(db, maker), 'paste', found.site.id))
+    throw new OrbisError('link-over');
   return found;
 }
 

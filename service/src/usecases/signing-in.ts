@@ -5,7 +5,7 @@ import { inTransaction } from '../database/transaction.ts';
 import { clearAttempts, countAttempt, type Scope } from '../store/attempts.ts';
 import { isKnownDevice, rememberDevice } from '../store/devices.ts';
 import { digest } from '../digest.ts';
-import { owner, type Person } from '../store/people.ts';
+import { personNamed, withPassword, type Person } from '../store/people.ts';
 import { openSession, type Whereabouts } from '../store/sessions.ts';
 import { isPassword } from './passwords.ts';
 
@@ -16,30 +16,75 @@ export interface Visitor extends Whereabouts {
   device: string | null;
 }
 
+/** What somebody signs in with. */
+export interface Credentials {
+  /** By which name; it is not needed while one person alone has a password. */
+  name?: string | undefined;
+  password: string;
+}
+
 /**
- * Checks a password. Wrong ones are counted for the account and for the part of the network that they come
- * from, with growing pauses; from a browser that somebody signed in with before, for that browser alone, so
- * that nobody else's attempts keep its owner out.
- * @throws OrbisError `wrong-password`, `too-many-attempts`
+ * Finds out who signs in. Wrong passwords are counted for the account and for the part of the network that
+ * they come from, with growing pauses; from a browser that somebody signed in with before, for that browser
+ * alone, so that nobody else's attempts keep its owner out.
+ * @throws OrbisError `wrong-password`, `name-needed`, `too-many-attempts`
  */
-export async function checkPassword(
+export async function whoSignsIn(
   db: Database,
-  password: string,
+  { name, password }: Credentials,
   visitor: Visitor,
   now: Date,
 ): Promise<Person> {
-  const person = await owner(db, now);
-  const known = visitor.device !== null && (await isKnownDevice(db, person.id, visitor.device));
-  const scopes: Scope[] = known
-    ? [{ name: `device ${digest(visitor.device!)}`, free: 10, longest: 300 }]
-    : [
-        { name: `account ${person.id}`, free: 30, longest: 300 },
-        { name: `network ${networkOf(visitor.address)}`, free: 10, longest: 3600 },
-      ];
+  const person = await personMeant(db, name);
+  const account = person ? String(person.id) : `named ${digest(name?.toLowerCase() ?? '')}`;
+  const scopes = await scopesOf(db, { account, personId: person?.id ?? null }, visitor);
   return counted(db, scopes, now, async () => {
-    if (!(await isPassword(password, person.passwordHash))) throw new OrbisError('wrong-password');
+    // Whether a name is known shows neither in the answer nor in how long it takes.
+    const isRight = await isPassword(password, person?.passwordHash ?? null);
+    if (!person || !isRight) throw new OrbisError('wrong-password', { named: name !== undefined });
     return person;
   });
+}
+
+/**
+ * Sees that it is really they who are signed in, by their password; attempts are counted as at signing in.
+ * @throws OrbisError `wrong-password`, `too-many-attempts`
+ */
+export async function confirmPassword(
+  db: Database,
+  { id, passwordHash }: Person,
+  password: string,
+  visitor: Visitor,
+  now: Date,
+): Promise<void> {
+  const scopes = await scopesOf(db, { account: String(id), personId: id }, visitor);
+  await counted(db, scopes, now, async () => {
+    if (!(await isPassword(password, passwordHash))) throw new OrbisError('wrong-password');
+  });
+}
+
+/* Somebody by their name, or the only one who can sign in. */
+async function personMeant(db: Database, name: string | undefined): Promise<Person | null> {
+  if (name !== undefined) {
+    const found = await personNamed(db, name);
+    return found?.removedAt === null ? found : null;
+  }
+  const [only, ...others] = await withPassword(db, 2);
+  if (others.length > 0) throw new OrbisError('name-needed');
+  return only ?? null;
+}
+
+async function scopesOf(
+  db: Database,
+  { account, personId }: { account: string; personId: number | null },
+  { address, device }: Visitor,
+): Promise<Scope[]> {
+  const known = device !== null && personId !== null && (await isKnownDevice(db, personId, device));
+  if (known) return [{ name: `device ${digest(device)}`, free: 10, longest: 300 }];
+  return [
+    { name: `account ${account}`, free: 30, longest: 300 },
+    { name: `network ${networkOf(address)}`, free: 10, longest: 3600 },
+  ];
 }
 
 /**

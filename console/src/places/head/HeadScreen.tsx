@@ -10,6 +10,7 @@ import { Waiting } from '../../components/Waiting.tsx';
 import { useSite } from '../use-site.ts';
 import { HeadThings } from './HeadThings.tsx';
 import { HeadWork } from './HeadWork.tsx';
+import { IfMay, IfMayElseWho } from '../../components/IfMay.tsx';
 
 /** What the pages of a site need once, and what of it stands in the head of every page. */
 export default function HeadScreen() {
@@ -36,9 +37,13 @@ export default function HeadScreen() {
           </Empty>
         ) : (
           <>
-            <HeadWork head={data} />
+            <IfMay call="headDeliveries.create" site={key}>
+              <HeadWork head={data} />
+            </IfMay>
             <Card title="What its pages need once">
-              <HeadThings head={data} etag={etag ?? ''} />
+              <IfMayElseWho call="heads.change" site={key}>
+                <HeadThings head={data} etag={etag ?? ''} />
+              </IfMayElseWho>
             </Card>
           </>
         )}

@@ -10,6 +10,8 @@ import { formatWhen } from '../../components/when.ts';
 import { ChangePage } from './ChangePage.tsx';
 import { newSpot, SpotForm } from './SpotForm.tsx';
 import { SpotItem } from './SpotItem.tsx';
+import { IfMay } from '../../components/IfMay.tsx';
+import { siteOf } from '../site-of.ts';
 
 /**
  * A page of a site with its spots, and what can be done with it.
@@ -42,18 +44,20 @@ export function PageItem({ page, shared }: { page: Page; shared: readonly string
           <SpotItem key={spot.key} spot={spot} isShareable={shared.includes(spot.name)} />
         ))}
       </Box>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, rowGap: 1.5 }}>
-        <Disclosure label="Add a spot">
-          <Box sx={{ flex: '1 1 100%' }}>
-            <AddSpot page={page.key} />
-          </Box>
-        </Disclosure>
-        <Disclosure label={`Change or remove this ${page.block ? 'block' : 'page'}`}>
-          <Box sx={{ flex: '1 1 100%' }}>
-            <ChangePage page={page} />
-          </Box>
-        </Disclosure>
-      </Box>
+      <IfMay call="pages.change" site={siteOf(page.key)}>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, rowGap: 1.5 }}>
+          <Disclosure label="Add a spot">
+            <Box sx={{ flex: '1 1 100%' }}>
+              <AddSpot page={page.key} />
+            </Box>
+          </Disclosure>
+          <Disclosure label={`Change or remove this ${page.block ? 'block' : 'page'}`}>
+            <Box sx={{ flex: '1 1 100%' }}>
+              <ChangePage page={page} />
+            </Box>
+          </Disclosure>
+        </Box>
+      </IfMay>
     </Box>
   );
 }

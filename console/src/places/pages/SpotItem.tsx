@@ -9,6 +9,8 @@ import { useAnnounce } from '../../components/Announcer.tsx';
 import { Disclosure } from '../../components/Disclosure.tsx';
 import { RemoveButton } from '../RemoveButton.tsx';
 import { SpotForm } from './SpotForm.tsx';
+import { IfMay } from '../../components/IfMay.tsx';
+import { siteOf } from '../site-of.ts';
 
 /**
  * A spot of a page: how large it is, how much is in it, changing and removing it.
@@ -23,34 +25,36 @@ export function SpotItem({ spot, isShareable }: { spot: Spot; isShareable: boole
         {spot.shared ? 'as on many pages' : spoken.spots.size(spot)};{' '}
         {spot.placements === 0 ? 'empty' : plural(spot.placements, 'embed')}
       </Typography>{' '}
-      <Disclosure
-        label={spot.shared ? 'Change here' : 'Change'}
-        name={`Change the spot “${spot.name}”${spot.shared ? ' on this page' : ''}`}
-      >
-        <SpotForm
-          spot={spot}
-          label={`Change the spot “${spot.name}”`}
-          button="Save the spot"
-          save={async (body) => {
-            const { etag } = await api.call('spots.read', { params });
-            await api.call('spots.change', { params, body, ifMatch: etag ?? '*' });
-            return `Saved for ${spot.key}.`;
-          }}
-        />
-      </Disclosure>
-      {isShareable && !spot.shared && <ShareAgain spot={spot} />}
-      <Box component="span">
-        <RemoveButton
-          label={`Remove the spot “${spot.name}”`}
-          short="Remove"
-          name={`the spot “${spot.name}”`}
-          standing={async () => (await api.call('spots.standing', { params })).data}
-          remove={async (query) => {
-            const { etag } = await api.call('spots.read', { params });
-            await api.call('spots.delete', { params, query, ifMatch: etag ?? '*' });
-          }}
-        />
-      </Box>
+      <IfMay call="spots.change" site={siteOf(spot.key)}>
+        <Disclosure
+          label={spot.shared ? 'Change here' : 'Change'}
+          name={`Change the spot “${spot.name}”${spot.shared ? ' on this page' : ''}`}
+        >
+          <SpotForm
+            spot={spot}
+            label={`Change the spot “${spot.name}”`}
+            button="Save the spot"
+            save={async (body) => {
+              const { etag } = await api.call('spots.read', { params });
+              await api.call('spots.change', { params, body, ifMatch: etag ?? '*' });
+              return `Saved for ${spot.key}.`;
+            }}
+          />
+        </Disclosure>
+        {isShareable && !spot.shared && <ShareAgain spot={spot} />}
+        <Box component="span">
+          <RemoveButton
+            label={`Remove the spot “${spot.name}”`}
+            short="Remove"
+            name={`the spot “${spot.name}”`}
+            standing={async () => (await api.call('spots.standing', { params })).data}
+            remove={async (query) => {
+              const { etag } = await api.call('spots.read', { params });
+              await api.call('spots.delete', { params, query, ifMatch: etag ?? '*' });
+            }}
+          />
+        </Box>
+      </IfMay>
     </li>
   );
 }

@@ -6,9 +6,11 @@ import { useMutation } from '@tanstack/react-query';
 import type { Placement } from '@orbis/contract';
 import { api, refresh } from '../../api.ts';
 import { useAnnounce } from '../../components/Announcer.tsx';
+import { useMay } from '../../session.ts';
 
 /** Copies the code of a placement, in a cell of the table; nothing is to be pasted of one that is paused. */
-export function CopyCode({ placement: { id, place, embedName, pausedAt } }: { placement: Placement }) {
+export function CopyCode({ placement: { id, place, site, embedName, pausedAt } }: { placement: Placement }) {
+  const may = useMay();
   const announce = useAnnounce();
   const copy = useMutation({
     mutationFn: async () => {
@@ -25,7 +27,7 @@ export function CopyCode({ placement: { id, place, embedName, pausedAt } }: { pl
       ),
     onError: (error) => announce(error.message),
   });
-  if (pausedAt !== null) return null;
+  if (pausedAt !== null || !may('deliveries.create', site)) return null;
   const label = `Copy the code of ${embedName} for ${place}`;
   return (
     <Tooltip title="Copy the code">

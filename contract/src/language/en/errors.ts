@@ -1,4 +1,5 @@
 import type { ErrorWords } from '../language.ts';
+import { errorsOfPeople } from './people.ts';
 
 const waitInWords = (seconds: number): string =>
   seconds < 100 ? `${seconds} ${seconds === 1 ? 'second' : 'seconds'}` : `${Math.ceil(seconds / 60)} minutes`;
@@ -21,6 +22,7 @@ const channelUnfit: Readonly<Record<string, (channel: string) => string>> = {
 
 /** Every error that is not about one option. */
 export const errors = {
+  ...errorsOfPeople,
   'bad-request': {
     title: 'The request does not fit',
     detail: (f) => `${f.problem ?? 'Something in the request does not fit.'}`,
@@ -69,13 +71,13 @@ export const errors = {
   },
   'wrong-password': {
     title: 'Wrong password',
-    detail: () =>
-      'That is not the password. If it is lost, “npm run reset-password” on the server’s own machine makes a link for a new one.',
+    detail: (f) =>
+      `${f.named ? 'That is not the name or not the password' : 'That is not the password'}. If it is lost, an owner can make a link for a new one, and so can “npm run reset-password” on the server’s own machine.`,
   },
   'link-used': {
     title: 'Link no longer valid',
     detail: () =>
-      'This link has been used, or its time is over. Start Orbis again, or run “npm run reset-password” on its machine, for a new one.',
+      'This link has been used, or its time is over. An owner can make a new one, and so can “npm run reset-password” on the server’s own machine.',
   },
   'token-unknown': {
     title: 'Token not valid',
@@ -117,7 +119,7 @@ export const errors = {
   'if-match-stale': {
     title: 'Changed in the meantime',
     detail: (f) =>
-      `Somebody changed this ${f.what} since you read it. Read it again, and make your change on the new state.`,
+      `${f.by ?? 'Somebody'} changed this ${f.what} since you read it${f.said ? ` (${f.said})` : ''}. Read it again, and make your change on the new state.`,
   },
   'nothing-pasted': {
     title: 'Nothing there',

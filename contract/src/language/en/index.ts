@@ -22,6 +22,7 @@ import { history, inspections, outOfDateFor } from './inspections.ts';
 import { looks, seenTitles } from './looks.ts';
 import { misfits } from './misfits.ts';
 import { news } from './news.ts';
+import { people } from './people.ts';
 import { problems } from './problems.ts';
 import { evidence, mends } from './reading.ts';
 import { search } from './search.ts';
@@ -107,6 +108,7 @@ export const en = {
   findingTitles: { ...findingTitles, ...loadedTitles, ...seenTitles },
   kept,
   news,
+  people,
   loaded,
   looks,
   inspections,

@@ -2,10 +2,12 @@ import { Readable } from 'node:stream';
 import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { digest } from '../../digest.ts';
-import { serializeChange } from '../../serializers/changes.ts';
 import { findChange, listChanges } from '../../store/change-log.ts';
 import { afterId, keyset } from '../../store/pages.ts';
 import { changeFeed } from '../../usecases/change-feed.ts';
+import { followChanges } from '../../usecases/follow-changes.ts';
+import { narrowedTo, refuseUnlessEverywhere } from '../../usecases/may.ts';
+import { tellChange, tellChanges } from '../../usecases/tell-changes.ts';
 import { changeMany } from '../../usecases/change-many.ts';
 import { undo } from '../../usecases/undo/index.ts';
 import type { Handlers, Named } from '../reply.ts';
@@ -18,13 +20,19 @@ export function changeHandlers(deps: Deps): Handlers<Named<'changes'>> {
       const outcome = await changeMany(body, deps, actor);
       return { status: outcome.change === null ? 200 : 201, data: outcome };
     },
-    'changes.list': async ({ query: { limit, after, standing } }) => {
+    'changes.list': async ({ query: { limit, after, standing, mine }, person, rights }) => {
+      const isMine = mine === 'true' || narrowedTo({ person: person!, rights }) !== null;
       const rows = await listChanges(db, {
-        limit,
-        before: afterId(after),
-        standing: standing === 'true',
+        ...{ limit, before: afterId(after), standing: standing === 'true' },
+        by: isMine ? person!.id : undefined,
       });
-      return { data: keyset(rows, limit, serializeChange) };
+      const { items, next } = keyset(rows, limit, (row) => row);
+      return { data: { items: await tellChanges(db, items), next } };
+    },
+    'changes.follow': async ({ person, rights, signal }) => {
+      const narrowed = narrowedTo({ person: person!, rights });
+      const { now } = deps;
+      return { events: followChanges(db, { personId: person!.id, narrowed, now, signal }) };
     },
     'changes.feed': async ({ query, actor: { now } }) => {
       const feed = await changeFeed(query, {
@@ -38,8 +46,14 @@ export function changeHandlers(deps: Deps): Handlers<Named<'changes'>> {
     'changes.read': async ({ params: { change } }) => {
       const row = await findChange(db, change);
       if (!row) throw new OrbisError('not-found', { what: 'change', key: change });
-      return { data: serializeChange(row) };
+      return { data: await tellChange(db, row) };
     },
-    'changes.undo': async ({ params, actor }) => ({ data: await undo(params.change, deps, actor) }),
+    'changes.undo': async ({ params, actor, person, rights }) => {
+      const done = await findChange(db, params.change);
+      // Where news goes decides only who manages that.
+      if (done && 'what' in done.facts && done.facts.what === 'channel')
+        await refuseUnlessEverywhere(db, { person: person!, rights }, 'manage');
+      return { data: await undo(params.change, deps, actor) };
+    },
   };
 }

@@ -15,7 +15,7 @@ import type { Handlers, Named } from '../reply.ts';
 /** The ways by which news goes out. */
 export function channelHandlers(deps: Deps): Handlers<Named<'channels'>> {
   const { db } = deps.connection;
-  const tools = () => ({ db, origin: deps.origins().console, hasMail: deps.hasMail });
+  const tools = () => ({ db, origin: deps.origins().console, hasMail: deps.mailer !== null });
   const tell = async (name: string) => {
     const found = await channelNamed(db, name);
     return { data: await tellChannel(db, found), etag: versionTag(found.channel) };

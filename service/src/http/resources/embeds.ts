@@ -1,8 +1,9 @@
 import type { Deps } from '../../deps.ts';
-import { listEmbeds } from '../../store/embeds.ts';
+import { listEmbeds } from '../../store/list-embeds.ts';
 import { keyset } from '../../store/pages.ts';
 import { changeDetails, collect, duplicate } from '../../usecases/collection.ts';
 import { embedReply, serializeSummaries } from '../../usecases/embeds.ts';
+import { narrowedTo } from '../../usecases/may.ts';
 import { purge } from '../../usecases/purge.ts';
 import { searchFor } from '../../usecases/search.ts';
 import type { Handlers, Named } from '../reply.ts';
@@ -15,9 +16,10 @@ export function embedHandlers(
   const { db } = deps.connection;
   const reply = (key: string, status = 200) => embedReply(db, key, renderContext(), status);
   return {
-    'embeds.list': async ({ query }) => {
+    'embeds.list': async ({ query, person, rights }) => {
+      const of = narrowedTo({ person: person!, rights });
       const term = query.where === undefined ? undefined : searchFor(query.where);
-      const page = keyset(await listEmbeds(db, { ...query, term }), query.limit, (row) => row);
+      const page = keyset(await listEmbeds(db, { ...query, term, of }), query.limit, (row) => row);
       return { data: { items: await serializeSummaries(db, page.items, renderContext()), next: page.next } };
     },
     'embeds.create': async ({ body, actor }) => reply(await collect(body, deps, actor), 201),

@@ -1,37 +1,50 @@
-import { OrbisError, type OpenSession, type Session } from '@orbis/contract';
+import { OrbisError, rolesWith, type OpenSession, type Session } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { forgetDevices } from '../../store/devices.ts';
 import { keyset } from '../../store/pages.ts';
-import { owner, useLink, type Person } from '../../store/people.ts';
+import { useLink } from '../../store/one-time-links.ts';
+import { peopleWith, personById, withPassword, type Person } from '../../store/people.ts';
+import { rightsOf, type RightsById } from '../../store/site-people.ts';
 import { closeSession, endSession, endSessions, isSession, listSessions } from '../../store/sessions.ts';
 import { browserName } from '../../usecases/browser-name.ts';
 import { changePassword, setPasswordByLink } from '../../usecases/change-password.ts';
-import { checkPassword, letIn, withLink, type Visitor } from '../../usecases/signing-in.ts';
+import { byKeys, mostToAsk } from '../../usecases/may.ts';
+import { letIn, whoSignsIn, withLink, type Visitor } from '../../usecases/signing-in.ts';
 import type { Handlers, Named } from '../reply.ts';
+
+interface WhoAsks {
+  person: Person | null;
+  rights: RightsById;
+  readOnly: boolean;
+}
 
 /** Signing in and out, passwords, and the sessions that are open. */
 export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'sessions' | 'password'>> {
   const { now } = deps;
   const { db } = deps.connection;
-  const serialize = (person: Person | null, setUp: boolean): Session => ({
-    signedIn: person !== null,
-    setUp,
-    person: person && { name: person.name },
-    frames: deps.origins().ownHosts ? 'own-hosts' : 'shared-host',
-  });
-  const signedIn = async (personId: number, visitor: Visitor) => {
-    const person = await owner(db, now());
+  const told = async ({ person, rights, readOnly }: WhoAsks): Promise<Session> => {
+    const [known, owners] = await Promise.all([
+      withPassword(db, 2),
+      person === null ? [] : peopleWith(db, rolesWith('manage'), mostToAsk),
+    ]);
     return {
-      data: serialize(person, person.passwordHash !== null),
-      ...(await letIn(db, personId, visitor, now())),
+      signedIn: person !== null,
+      setUp: known.length > 0,
+      needsName: known.length > 1,
+      person: person && { name: person.name, ...(await byKeys(db, rights)), readOnly },
+      owners: owners.map(({ name }) => name),
+      frames: deps.origins().ownHosts ? 'own-hosts' : 'shared-host',
     };
   };
+  const signedIn = async (personId: number, visitor: Visitor) => {
+    const person = (await personById(db, personId))!;
+    const entry = await letIn(db, personId, visitor, now());
+    return { data: await told({ person, rights: await rightsOf(db, person), readOnly: false }), ...entry };
+  };
   return {
-    'session.read': async ({ person }) => ({
-      data: serialize(person, (await owner(db, now())).passwordHash !== null),
-    }),
-    'session.create': async ({ body, visitor }) =>
-      signedIn((await checkPassword(db, body.password, visitor, now())).id, visitor),
+    'session.read': async (call) => ({ data: await told(call) }),
+    'session.create': async ({ body: { person: name, password }, visitor }) =>
+      signedIn((await whoSignsIn(db, { name, password }, visitor, now())).id, visitor),
     'session.link': async ({ body, visitor }) => {
       const personId = await withLink(db, visitor, now(), async () => {
         const used = await useLink(db, body.secret, 'sign-in', now());
@@ -64,8 +77,8 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'session
       const reply = await signedIn(personId, { ...visitor, device: null });
       return { ...reply, data: { ...reply.data, ended } };
     },
-    'password.change': async ({ body, visitor }) => ({
-      data: await changePassword(db, body, visitor, now()),
+    'password.change': async ({ person, body, visitor }) => ({
+      data: await changePassword(db, person!, body, visitor, now()),
     }),
   };
 }

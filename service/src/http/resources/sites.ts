@@ -3,6 +3,7 @@ import { serializeSite } from '../../serializers/places.ts';
 import { versionTag } from '../../serializers/version-tag.ts';
 import { keyset } from '../../store/pages.ts';
 import { listSites } from '../../store/places.ts';
+import { narrowedTo, refuseUnlessEverywhere } from '../../usecases/may.ts';
 import { siteByKey } from '../../usecases/places.ts';
 import { coloursOfSite } from '../../usecases/site-colours.ts';
 import { learnEditorOf, specimenFor } from '../../usecases/specimens.ts';
@@ -18,15 +19,19 @@ export function siteHandlers(deps: Deps): Handlers<Named<'sites'>> {
     return { status, data: serializeSite(row), etag: versionTag(row) };
   };
   return {
-    'sites.list': async ({ query }) => {
-      return { data: keyset(await listSites(db, query.limit, query.after), query.limit, serializeSite) };
+    'sites.list': async ({ query: { limit, after }, person, rights }) => {
+      const only = narrowedTo({ person: person!, rights })?.sites;
+      return { data: keyset(await listSites(db, { limit, after, only }), limit, serializeSite) };
     },
     'sites.create': async ({ body, actor }) => {
       await addSite(db, body, actor);
       return reply(body.key, 201);
     },
     'sites.read': ({ params }) => reply(params.site),
-    'sites.change': async ({ params, body, matchState, actor }) => {
+    'sites.change': async ({ params, body, matchState, actor, person, rights }) => {
+      // What is declared as the owner’s is read on any port, and without asking its host.
+      if (body.address !== undefined || body.furtherAddresses !== undefined)
+        await refuseUnlessEverywhere(db, { person: person!, rights }, 'place');
       await changeSiteValues(params.site, body, matchState, deps, actor);
       return reply(params.site);
     },

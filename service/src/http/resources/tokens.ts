@@ -2,7 +2,7 @@ import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { keyset } from '../../store/pages.ts';
 import { listTokens, makeToken, revokeToken, type NewToken, type TokenRow } from '../../store/tokens.ts';
-import { checkPassword } from '../../usecases/signing-in.ts';
+import { confirmPassword, whoSignsIn } from '../../usecases/signing-in.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** Tokens for programs; only who gives the password makes one. */
@@ -15,12 +15,12 @@ export function tokenHandlers({
     return { status: 201, data: { ...serializeToken(row), token: secret } };
   };
   return {
-    'tokens.create': async ({ actor, body, visitor }) => {
-      await checkPassword(db, body.password, visitor, now());
+    'tokens.create': async ({ actor, person, body, visitor }) => {
+      await confirmPassword(db, person!, body.password, visitor, now());
       return make(actor.by, body);
     },
-    'tokens.exchange': async ({ body, visitor }) =>
-      make((await checkPassword(db, body.password, visitor, now())).id, body),
+    'tokens.exchange': async ({ body: { person: name, password, ...values }, visitor }) =>
+      make((await whoSignsIn(db, { name, password }, visitor, now())).id, values),
     'tokens.list': async ({ actor, query }) => ({
       data: keyset(await listTokens(db, actor.by, query.limit, query.after), query.limit, serializeToken),
     }),

@@ -3,7 +3,7 @@ import { index, int, json, mysqlTable, primaryKey, varchar } from 'drizzle-orm/m
 import type { ChangeFacts, MadeOfMany } from '@orbis/contract';
 import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
 import { embed } from './collection.ts';
-import { created } from './people.ts';
+import { created, person } from './people.ts';
 
 /** What is said of a placement beside its options. */
 export interface PlacementDetails {
@@ -48,9 +48,14 @@ export const changeLog = mysqlTable(
     facts: json().$type<ChangeFacts>().notNull(),
     effect: json().$type<ChangeEffect>(),
     undoneAt: timestamp(),
+    undoneBy: foreignKeyId().references(() => person.id),
     ...created,
   },
-  (t) => [index('change_standing').on(t.undoneAt, t.id)],
+  (t) => [
+    index('change_standing').on(t.undoneAt, t.id),
+    index('change_by').on(t.createdBy, t.id),
+    index('change_by_standing').on(t.createdBy, t.undoneAt, t.id),
+  ],
 );
 
 /** The embeds whose code or details a change is about. */

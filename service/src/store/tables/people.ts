@@ -1,14 +1,37 @@
 /** Who uses Orbis, and how they are let in. */
-import { index, int, mysqlEnum, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import {
+  index,
+  int,
+  mysqlEnum,
+  mysqlTable,
+  unique,
+  varchar,
+  type AnyMySqlColumn,
+} from 'drizzle-orm/mysql-core';
+import { personRoles } from '@orbis/contract';
 import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
 
-export const person = mysqlTable('person', {
-  id: id(),
-  name: varchar({ length: 80 }).notNull(),
-  /** argon2id, in the PHC string format; null until the owner has set one. */
-  passwordHash: varchar({ length: 255 }),
-  createdAt: timestamp().notNull(),
-});
+export const person = mysqlTable(
+  'person',
+  {
+    id: id(),
+    publicId: ascii({ length: 10 }).notNull().unique(),
+    /** By which they sign in; of somebody who was removed it stays with what they made. */
+    name: varchar({ length: 80 }).notNull(),
+    email: varchar({ length: 254 }),
+    /** What they are for everything; null for somebody who has single sites alone. */
+    role: mysqlEnum(personRoles),
+    /** argon2id, in the PHC string format; null until they have set one. */
+    passwordHash: varchar({ length: 255 }),
+    /** When they last did something, to the minute. */
+    seenAt: timestamp(),
+    removedAt: timestamp(),
+    version: int().notNull().default(1),
+    createdAt: timestamp().notNull(),
+    createdBy: foreignKeyId().references((): AnyMySqlColumn => person.id),
+  },
+  (t) => [unique('person_name').on(t.name)],
+);
 
 export const session = mysqlTable(
   'session',

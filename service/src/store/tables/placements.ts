@@ -107,6 +107,8 @@ export const placement = mysqlTable(
     index('placement_page_state').on(t.pageId, t.active, t.state, t.id),
     index('placement_site').on(t.siteId, t.active, t.id),
     index('placement_site_state').on(t.siteId, t.active, t.state, t.id),
+    index('placement_site_embed').on(t.siteId, t.embedId),
+    index('placement_embed_site').on(t.embedId, t.active, t.siteId),
     index('placement_stale').on(t.stale, t.pageId),
   ],
 );

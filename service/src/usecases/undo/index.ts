@@ -1,9 +1,15 @@
-import { formatRemains, lastingKinds, OrbisError, type Remains, type UndoneChange } from '@orbis/contract';
+import {
+  formatChange,
+  formatRemains,
+  lastingKinds,
+  OrbisError,
+  type Remains,
+  type UndoneChange,
+} from '@orbis/contract';
 import type { Handle } from '../../database/connect.ts';
 import { isDuplicate } from '../../database/errors.ts';
 import { inTransaction } from '../../database/transaction.ts';
 import type { Deps } from '../../deps.ts';
-import { serializeChange } from '../../serializers/changes.ts';
 import { findChange, markUndone, type ChangeRow } from '../../store/change-log.ts';
 import { findEmbed, type Actor } from '../../store/embeds.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
@@ -15,6 +21,7 @@ import { undoGone, undoPagePath } from './gone.ts';
 import { undoPages } from './pages.ts';
 import { undoPlacements } from './many-placements.ts';
 import { undoMove, undoPlacement, undoPlacementDetails } from './placements.ts';
+import { tellChange } from '../tell-changes.ts';
 import { undoRevisions } from './revisions.ts';
 import { undoTerms } from './terms.ts';
 import { undoThing } from './things.ts';
@@ -36,12 +43,12 @@ export async function undo(
     if (!row) throw new OrbisError('not-found', { what: 'change', key: id });
     if (row.undoneAt) throw new OrbisError('change-undone', { at: row.undoneAt.toISOString() });
     if (lastingKinds.includes(row.kind))
-      throw new OrbisError('change-lasting', { said: serializeChange(row).said, kind: row.kind });
+      throw new OrbisError('change-lasting', { said: formatChange(row.facts), kind: row.kind });
     await refusePurged(tx, row);
     const remains = await takeBack(tx, row, renderContext(), actor);
-    await markUndone(tx, row.id, actor.now);
+    await markUndone(tx, row.id, actor);
     return {
-      ...serializeChange({ ...row, undoneAt: actor.now }),
+      ...(await tellChange(tx, { ...row, undoneAt: actor.now, undoneBy: actor.by })),
       remains: remains && formatRemains(remains),
     };
   });

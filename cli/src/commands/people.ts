@@ -1,0 +1,46 @@
+import type { AddCommand } from '../command.ts';
+import { formatTimestamp } from '../text.ts';
+import { daysOfLink, mailedInWords, personCalled, tellPeople } from '../things/person.ts';
+
+export const addPeople: AddCommand = (program, run) => {
+  const people = program
+    .command('people')
+    .description('who works with Orbis, and what each of them may do')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  orbis people list
+  orbis people link "Tam Orrin"
+
+They are invited, changed and removed as everything else is: orbis add person, orbis change person, orbis
+remove person.`,
+    );
+  people
+    .command('list')
+    .description('everybody, the newest first')
+    .action(() => run(tellPeople));
+  people
+    .command('link')
+    .argument('<name>', 'what they are called')
+    .option('--days <n>', 'how long it holds (7)')
+    .description(
+      'a new link by which somebody sets a password: theirs is lost, or they were removed and come back',
+    )
+    .addHelpText('after', '\nExample:\n  orbis people link "Tam Orrin" --days 1')
+    .action((name: string, { days }: { days?: string }) =>
+      run(async (tools) => {
+        const client = tools.client();
+        const { id, name: called } = await personCalled(client, name);
+        const { data } = await client.call('people.invite', {
+          params: { person: id },
+          body: daysOfLink(days),
+        });
+        tools.note(
+          `For ${called}. ${mailedInWords(data.mailed)} It holds once, until ${formatTimestamp(data.expiresAt)}:\n`,
+        );
+        tools.tell(data, () => `${data.link}\n`);
+        return 0;
+      }),
+    );
+};
