@@ -9,11 +9,12 @@ import { say, setUp, stop as fail, top } from './setup.mjs';
 if (process.env.SET_UP !== 'done') setUp();
 const { pino } = await import('pino');
 const { CannotStart, readSettings, startOrbis } = await import('../service/dist/index.js');
-const { hosts, inspectDemo, loadDemo, lookAtDemo, loopbackFetch, smallSites, startDemoServer } =
+const { hosts, inspectDemo, loadDemo, lookAtDemo, loopbackFetch, peopleOfDemo, smallSites, startDemoServer } =
   await import('../demo/dist/index.js');
 const { builtInSheets } = await import('../sheets/dist/index.js');
 const { createClient } = await import('../contract/dist/index.js');
 
+const owner = 'Hollin Fell';
 const demoPort = 7430;
 const postPort = 7432;
 const fetch = loopbackFetch();
@@ -101,7 +102,7 @@ async function prepare() {
     const password = randomBytes(12).toString('base64url');
     const secret = new URL(await orbis.link('password')).hash.slice(1);
     await createClient({ url, fetch }).call('password.set', {
-      body: { secret, password, name: 'Hollin Fell' },
+      body: { secret, password, name: owner },
     });
     writeFileSync(passwordFile, `${password}\n`, { mode: 0o600 });
   }
@@ -109,7 +110,7 @@ async function prepare() {
   if (kept?.url !== url) {
     const password = readFileSync(passwordFile, 'utf8').trim();
     const { data } = await createClient({ url, fetch }).call('tokens.exchange', {
-      body: { password, name: 'the demo’s command line' },
+      body: { person: owner, password, name: 'the demo’s command line' },
     });
     writeFileSync(commandLine, `${JSON.stringify({ url, token: data.token, id: data.id }, null, 2)}\n`, {
       mode: 0o600,
@@ -124,6 +125,7 @@ async function prepare() {
     fail('The demo’s data was loaded only in part. Start over with: npm run demo -- --fresh');
   say('loading the demo’s data');
   await loadDemo(client, demoPort, { sendsMail: true });
+  await peopleOfDemo(client);
   await lookAtDemo(client);
   await inspectDemo(client);
   writeFileSync(loaded, `${new Date().toISOString()}\n`);

@@ -1,6 +1,7 @@
 import type { Command } from 'commander';
 import type { AddCommand, Run } from './command.ts';
 import { addAdjust } from './commands/adjust.ts';
+import { addAudit } from './commands/audit.ts';
 import { addAsk } from './commands/ask.ts';
 import { addAttention } from './commands/attention.ts';
 import { addCheck } from './commands/check.ts';
@@ -154,7 +155,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
   ],
   'Without the service too:': [addRead, addAdjust, addOptions, addCheck, addShrink],
   'A provider that nobody knows:': [addLearn],
-  'Who works with it:': [addPeople, addMe],
+  'Who works with it:': [addPeople, addMe, addAudit],
   'This program:': [addLogin, addCompletion],
 };
 

@@ -146,6 +146,25 @@ describe('the command line, of people', () => {
     ]);
   });
 
+  it('tells who did what, and whether the log is as it was written', async () => {
+    const told = await orbis('audit --person "Tam Orrin" --outcome refused');
+    expect(told.out).to.match(/Tam Orrin, by token +Take a code.*refused: not-allowed/);
+    const checked = await orbis('audit --check');
+    expect(checked.out).to.match(/^The chain holds: \d+ entries are as they were written\.\n/);
+    const end = /Its end: (\d+:[0-9a-f]{64})/.exec(checked.out)![1]!;
+    expect((await orbis(`audit --check --noted ${end}`)).exit).to.equal(0);
+    const file = join(config, 'audit.ndjson');
+    await orbis(`audit --out ${file}`);
+    const lines = readFileSync(file, 'utf8').trim().split('\n');
+    expect(JSON.parse(lines[0]!)).to.include({ number: 1 });
+    await test.orbis.connection.db.execute("update audit set who = 'Nobody' where number = 2");
+    const broken = await orbis('audit --check');
+    expect([broken.exit, broken.out.split('\n')[0]]).to.deep.equal([
+      1,
+      'Entry 2 is not as it was written: something in it was changed.',
+    ]);
+  });
+
   it('knows of every command that its help may leave out', () => {
     const program = makeProgram({ out: () => {}, err: () => {}, width: 100 }, () => Promise.resolve());
     const known = new Set(everyCommand(program).map(({ path }) => path));

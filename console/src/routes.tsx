@@ -67,6 +67,7 @@ export const router = createBrowserRouter([
           { path: 'providers/new', lazy: screen(() => import('./providers/NewSheetScreen.tsx')) },
           { path: 'providers/learn', lazy: screen(() => import('./providers/LearnScreen.tsx')) },
           { path: 'providers/:provider', lazy: screen(() => import('./providers/ProviderScreen.tsx')) },
+          { path: 'audit', lazy: screen(() => import('./audit/AuditScreen.tsx')) },
           { path: 'people', lazy: screen(() => import('./people/PeopleScreen.tsx')) },
           { path: 'account', lazy: screen(() => import('./account/AccountScreen.tsx')) },
           { path: '*', lazy: screen(() => import('./components/NotHere.tsx')) },

@@ -140,8 +140,8 @@ describe('people in the console', () => {
 
   it('says by name whose change stands in the way', async () => {
     await owner.goto(`${test.url}/places/hollinfell`);
-    const name = owner.getByLabel('Name', { exact: true });
-    await name.fill('The observatory');
+    const further = owner.getByLabel('Further addresses');
+    await further.fill('https://www.hollinfell.localhost');
     const { client } = await join(test, 'Tam Orrin', { role: 'editor' });
     const { etag } = await client.call('sites.read', { params: { site: 'hollinfell' } });
     const call = { params: { site: 'hollinfell' }, ifMatch: etag! };
@@ -150,7 +150,7 @@ describe('people in the console', () => {
     await owner
       .getByText('Tam Orrin changed this site since you read it (Changed the site hollinfell).')
       .waitFor();
-    expect(await name.inputValue()).to.equal('The observatory');
+    expect(await further.inputValue()).to.equal('https://www.hollinfell.localhost');
   });
 
   it('says what becomes of somebody’s work before they are removed, and lets them come back', async () => {
@@ -166,5 +166,22 @@ describe('people in the console', () => {
       .getByRole('dialog', { name: 'A link for Ilse Varga' })
       .getByText(/set-password#/)
       .waitFor();
+  });
+
+  it('shows an owner who did what, and whether the log is as it was written', async () => {
+    await owner.goto(`${test.url}/account`);
+    await owner.getByRole('link', { name: 'audit log' }).click();
+    await owner.getByText('Removed Ilse Varga', { exact: true }).waitFor();
+    await owner.getByRole('combobox', { name: 'Who' }).click();
+    await owner.getByRole('option', { name: 'Tam Orrin' }).click();
+    await owner.getByText('Changed the site hollinfell', { exact: true }).waitFor();
+    await owner.getByRole('button', { name: 'Before and after: Changed the site hollinfell' }).click();
+    await owner.getByLabel('After: Changed the site hollinfell').getByText('"de"').waitFor();
+    await owner.getByRole('button', { name: 'See whether it is as it was written' }).click();
+    await owner.getByText(/^The chain holds: \d+ entries are as they were written\.$/).waitFor();
+    expect(await barriers(owner)).to.deep.equal([]);
+    await test.orbis.connection.db.execute('delete from audit where number = 2');
+    await owner.getByRole('button', { name: 'See whether it is as it was written' }).click();
+    await owner.getByText('Entry 2 is missing: it was taken out.').waitFor();
   });
 });

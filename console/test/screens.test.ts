@@ -43,6 +43,7 @@ const headings: Record<(typeof consoleScreens)[number], string> = {
   '/providers/:provider': 'Kinorill',
   '/done': 'What was done',
   '/people': 'People',
+  '/audit': 'Audit log',
   '/account': 'Account',
 };
 

@@ -36,5 +36,6 @@ export const consoleScreens = [
   '/providers/learn',
   '/providers/:provider',
   '/people',
+  '/audit',
   '/account',
 ] as const;

@@ -3,6 +3,7 @@
  * that people read.
  */
 export * from './attention.ts';
+export * from './audit.ts';
 export * from './change-facts.ts';
 export * from './change-lists.ts';
 export * from './change-log.ts';

@@ -74,6 +74,7 @@ function operation(name: string, definition: Route): Json {
   return {
     operationId: name,
     summary: definition.summary,
+    ...rightOf(definition),
     tags: [definition.tag],
     security: securityOf(definition),
     ...(parameters.length > 0 ? { parameters } : {}),
@@ -84,6 +85,14 @@ function operation(name: string, definition: Route): Json {
 
 const securityOf = ({ needs, basic }: Route): Json[] =>
   isSignedIn(needs) ? [{ session: [] }, { token: [] }, ...(basic ? [{ password: [] }] : [])] : [];
+
+/* The right that an operation takes, and where. */
+function rightOf({ needs, at }: Route): Json {
+  if (!isSignedIn(needs) || needs === 'self') return {};
+  const where =
+    at === undefined ? ' for everything' : typeof at === 'string' ? '' : ', on the sites of what is named';
+  return { description: `Takes the right to ${needs}${where}.` };
+}
 
 const isSignedIn = (needs: Route['needs']): boolean => needs !== 'open' && needs !== 'probe';
 
@@ -143,6 +152,8 @@ function parametersOf(shape: z.ZodObject | undefined, place: 'path' | 'query'): 
 
 /* What parameters of these names mean, wherever they stand. */
 const parameterWords: Readonly<Record<string, string>> = {
+  person: 'The id of a person',
+  outcome: 'Only acts that ended so',
   limit: 'How many items an answer has at most',
   after: 'The “next” of the answer before; without it, the list begins at its beginning',
   q: 'Words that stand in the name, the notes or the tags',
@@ -246,6 +257,7 @@ const tagsOf = (): Json[] =>
 const tagWords: Readonly<Record<string, string>> = {
   'Service': 'Whether Orbis runs',
   'Signing in': 'Sessions of browsers, tokens of programs, the password',
+  'Audit': 'Who did what, from where; each entry holds the hash of the one before',
   'People': 'Who works with Orbis, and what each of them may do',
   'Reading': 'What codes and links are, without keeping them',
   'Collection': 'Embeds: their codes, names and tags',

@@ -104,6 +104,10 @@ export const serviceSettingsSchema = z.object({
     description:
       'In how many hours the frames, scripts, files and links of placed embeds are asked for anew, to see that they are there; 0 for only when somebody wants it',
   }),
+  ORBIS_AUDIT_DAYS: z.coerce.number().int().min(0).max(36_500).default(730).meta({
+    description:
+      'For how many days it is kept who did what; 0 for good. What is older goes, and the chain of what is left holds',
+  }),
   ORBIS_LOOKS_KEPT: z.coerce.number().int().min(1).max(100_000).default(2000).meta({
     description:
       'How many looks at pages are kept with their pictures, in the folder “looks” of the data folder; one takes half a megabyte or so, and the oldest go first',

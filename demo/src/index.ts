@@ -6,5 +6,6 @@ export { markerLine } from './editors/tempers.ts';
 export { faultNames, type Fault } from './faults.ts';
 export { standIns, type StandIn } from './providers/index.ts';
 export { inspectDemo, loadDemo, lookAtDemo, sweepAll } from './load.ts';
+export { peopleOfDemo } from './load-people.ts';
 export { loopbackFetch } from './loopback.ts';
 export { createDemoApp, startDemoServer, type DemoServer } from './server.ts';

@@ -13,9 +13,19 @@ const top = fileURLToPath(new URL('../../', import.meta.url));
 /* In the order in which they are read: what one page does is there on the next. */
 const documents = [
   'README.md',
-  ...['collect', 'adjust', 'look', 'frame', 'place', 'check', 'news', 'keep', 'providers', 'run'].map(
-    (name) => `docs/${name}.md`,
-  ),
+  ...[
+    'collect',
+    'adjust',
+    'look',
+    'frame',
+    'place',
+    'check',
+    'news',
+    'keep',
+    'providers',
+    'run',
+    'people',
+  ].map((name) => `docs/${name}.md`),
   'docs/work-on-it.md',
   'docs/provider-sheets.md',
   'docs/interface.md',

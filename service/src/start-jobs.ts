@@ -11,6 +11,7 @@ import { createCourier } from './news/courier.ts';
 import type { Mailer } from './news/mailer.ts';
 import { createSend } from './news/send.ts';
 import { createRunner, together, type Runner } from './queue/runner.ts';
+import { dropOldAudit, sealAudit } from './store/audit.ts';
 import { beginDueSweeps } from './store/due-sweeps.ts';
 import { wakeFindings } from './store/findings.ts';
 import { beginDueChecks } from './store/page-checks.ts';
@@ -43,6 +44,8 @@ export type JobTools = Pick<
   /** In how many hours what placed embeds load is asked for anew; 0 for never by itself. */
   asksEvery: number;
   mailer: Mailer | null;
+  /** For how many days it is kept who did what; 0 for good. */
+  auditDays: number;
   /** Of Orbis. */
   version: string;
 };
@@ -100,7 +103,8 @@ function lookAfter(
     now,
     readsTicked,
     lookFiles,
-  }: Pick<JobTools, 'connection' | 'now' | 'readsTicked' | 'lookFiles'>,
+    auditDays,
+  }: Pick<JobTools, 'connection' | 'now' | 'readsTicked' | 'lookFiles' | 'auditDays'>,
   renewed: () => Promise<RenderContext>,
 ): () => Promise<void> {
   const { db } = connection;
@@ -112,9 +116,14 @@ function lookAfter(
     await beginDueSweeps(db, now());
     if (readsTicked) await beginDueChecks(db, now());
     await everySoOften(() => lookAround(db, now()));
+    // Of what was done a moment ago; who reads the log does it too.
+    await sealAudit(db);
     await everyMinute(async () => keepTermsFindings(db, (await renewed()).sheets, now()));
     await everyTenMinutes(() => countDay(db, now()));
-    await everyHour(() => tidyLookFiles({ connection, lookFiles }));
+    await everyHour(async () => {
+      await tidyLookFiles({ connection, lookFiles });
+      if (auditDays > 0) await dropOldAudit(db, new Date(now().getTime() - auditDays * 24 * hour));
+    });
   };
 }
 

@@ -149,10 +149,11 @@ function openReaders(
   return { reader, fetching, browser };
 }
 
-/* How long news is gathered, and how often what embeds load is asked for. */
-const oftenIn = ({ ORBIS_MAIL_GATHERS: gathers, ORBIS_ASK_EVERY: asksEvery }: Settings) => ({
-  gathers,
-  asksEvery,
+/* How long news is gathered, how often what embeds load is asked for, and how long the log is kept. */
+const oftenIn = (settings: Settings) => ({
+  gathers: settings.ORBIS_MAIL_GATHERS,
+  asksEvery: settings.ORBIS_ASK_EVERY,
+  auditDays: settings.ORBIS_AUDIT_DAYS,
 });
 
 /* Where the pictures of looks are, and how many looks are kept. */

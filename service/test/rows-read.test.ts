@@ -5,6 +5,7 @@ import { blocksOn, keepSeenOnPage, pagesShowing } from '../src/store/blocks.ts';
 import { pageByKey } from '../src/usecases/places.ts';
 import { fillRegister } from './support/large-register.ts';
 import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
+import { join } from './support/people.ts';
 
 /* How many rows a list may read for each row that it shows, and for itself: the session, the
    embed that is asked about. */
@@ -57,6 +58,12 @@ const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/findings', { site: 's9', rule: 'missing', list: 'later' }],
   ['/news', {}],
   ['/news', { site: 's9' }],
+  ['/changes', { mine: 'true' }],
+  ['/changes', { mine: 'true', standing: 'true' }],
+  ['/audit', {}],
+  ['/audit', { act: 'pages' }],
+  ['/audit', { outcome: 'refused' }],
+  ['/people', {}],
   ['/messages', {}],
   ['/messages', { state: 'dead' }],
   ['/messages', { channel: 'c4' }],
@@ -107,14 +114,16 @@ describe('with 50,000 placements', () => {
     )) as unknown as [{ Value: string }[]];
     return rows.reduce((sum, { Value }) => sum + Number(Value), 0);
   };
-  /* The least of three times: beside it the service looks for work now and then. */
+  /* What was read twice at least: beside it the service looks for work now and then, which reads as well. */
   const readFor = async (work: () => Promise<unknown>): Promise<number> => {
     const counts: number[] = [];
-    for (let i = 0; i < 3; i++) {
+    for (let i = 0; i < 20; i++) {
       const [a, b] = [await rowsRead(), await rowsRead()];
       await work();
       // Asking for the count reads rows as well.
       counts.push((await rowsRead()) - b - (b - a));
+      const least = Math.min(...counts);
+      if (counts.filter((count) => count === least).length > 1) return least;
     }
     return Math.min(...counts);
   };
@@ -144,6 +153,24 @@ describe('with 50,000 placements', () => {
       expect(read).to.be.at.most(itself + each * shown);
     });
   }
+
+  it('shows somebody who has to do with one site what is theirs from few rows', async () => {
+    const { client } = await join(test, 'A reader of s9', { sites: [{ site: 's9', role: 'reader' }] });
+    const { data: theirs } = await client.call('embeds.list', { query: { limit } });
+    expect(theirs.items.length).to.be.greaterThan(0);
+    const embed = theirs.items[0]!.key;
+    for (const ask of [
+      () => client.call('embeds.list', { query: { limit } }),
+      () => client.call('placements.list', { query: { limit } }),
+      () => client.call('sites.list', { query: { limit } }),
+      () => client.call('embeds.read', { params: { embed } }),
+    ]) {
+      const { data } = (await ask()) as { data: { items?: unknown[] } };
+      const read = await readFor(ask);
+      if (process.env['ROWS'] !== undefined) console.log(String(ask), read);
+      expect(read, String(ask)).to.be.at.most(itself + each * (data.items?.length ?? 1));
+    }
+  });
 
   it('says what wants doing from a few hundred rows, however many want it', async () => {
     const { data } = await test.client.call('today.read', {});

@@ -67,6 +67,7 @@ const words: Record<string, string[] | null> = {
   'people list': [],
   'people link': ['Ilse'],
   'me': [],
+  'audit': [],
   'list sessions': [],
   'list tokens': [],
   'show embed': ['talk'],

@@ -68,7 +68,8 @@ export default function AccountScreen() {
           <Card title="People">
             <Typography>
               Several people can work with this Orbis, each with as much right as they need.{' '}
-              <Link to="/people">See who does, or invite somebody</Link>.
+              <Link to="/people">See who does, or invite somebody</Link>. Who did what stands in the{' '}
+              <Link to="/audit">audit log</Link>.
             </Typography>
           </Card>
         </IfMay>

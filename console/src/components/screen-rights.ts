@@ -14,6 +14,7 @@ const callOf: Readonly<Record<string, RouteName>> = {
   '/terms': 'terms.list',
   '/lists': 'changeLists.read',
   '/people': 'people.list',
+  '/audit': 'audit.list',
   '/providers/new': 'providers.save',
   '/providers/learn': 'providers.learn',
 };

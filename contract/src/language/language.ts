@@ -111,6 +111,9 @@ export interface StandingFacts {
   seen: number;
 }
 
+/** How a chain of hashes can be broken. */
+export type ChainFault = 'changed' | 'missing' | 'added' | 'cut' | 'other';
+
 /** How much somebody has made, and by how much they are let in. */
 export type PersonMade = Record<'embeds' | 'placements' | 'changes', number>;
 export type PersonSignedIn = Record<'sessions' | 'tokens' | 'planLinks', number>;
@@ -136,6 +139,13 @@ export interface PeopleWords {
   signedIn: (standing: PersonSignedIn) => string;
   /** What becomes of somebody’s work and of what lets them in when they are removed, in sentences. */
   removing: (name: string, standing: PersonMade & PersonSignedIn) => string;
+  /** What was done to somebody, in a few words without a full stop. */
+  done: {
+    invited: (name: string, rights: Rights<string>) => string;
+    changed: (name: string, rights: Rights<string>) => string;
+    link: (name: string) => string;
+    removed: (name: string) => string;
+  };
   /** The mail that goes out with an invitation. */
   invitation: {
     subject: (by: string | null) => string;
@@ -194,6 +204,11 @@ export interface Language {
   yamlFaults: Readonly<Record<YAMLError['code'], string>>;
   /** What people are and may do. */
   people: PeopleWords;
+  /** Where the chain of the audit log is broken, by the number of an entry; and that it holds. */
+  audit: {
+    faults: Readonly<Record<ChainFault, (number: number) => string>>;
+    holds: (entries: number) => string;
+  };
   /** What was done, in a few words. */
   changes: ChangeWords;
   /** What taking a change back does not reach: a sentence. */

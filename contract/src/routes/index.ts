@@ -1,4 +1,5 @@
 import { attentionRoutes } from './attention.ts';
+import { auditRoutes } from './audit.ts';
 import { browsingRoutes } from './browsing.ts';
 import { changeListRoutes } from './change-lists.ts';
 import { contactRoutes } from './contacts.ts';
@@ -33,6 +34,7 @@ import type { Route } from './route.ts';
 export const routes = {
   ...sessionRoutes,
   ...peopleRoutes,
+  ...auditRoutes,
   ...embedRoutes,
   ...browsingRoutes,
   ...contactRoutes,

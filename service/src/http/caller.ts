@@ -14,12 +14,18 @@ export interface Caller {
   person: Person | null;
   /** What that person may do; nothing for nobody. */
   rights: RightsById;
-  /** Whether it is a token that asks, which may only read. */
+  /** Whether it is a token that asks, and whether that may only read. */
+  token: boolean;
   readOnly: boolean;
 }
 
 /** Nobody who is known. */
-export const nobody: Caller = { person: null, rights: { role: null, sites: [] }, readOnly: false };
+export const nobody: Caller = {
+  person: null,
+  rights: { role: null, sites: [] },
+  token: false,
+  readOnly: false,
+};
 
 /** Where a request comes from, and the secrets that came along. */
 export function visitorOf(request: Request, { origins }: Pick<Deps, 'origins'>): Visitor {
@@ -52,12 +58,13 @@ export async function whoCalls(request: Request, deps: Deps, { basic = false } =
     return {
       person: found.person,
       rights: await rightsOf(db, found.person),
+      token: true,
       readOnly: found.access === 'read',
     };
   }
   const person =
     visitor.session === null ? null : await personOfSession(db, visitor.session, visitor, deps.now());
-  return person === null ? nobody : { person, rights: await rightsOf(db, person), readOnly: false };
+  return person === null ? nobody : { ...nobody, person, rights: await rightsOf(db, person) };
 }
 
 /* The password of HTTP Basic; null where none was sent. */

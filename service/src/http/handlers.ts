@@ -1,5 +1,6 @@
 import type { Deps } from '../deps.ts';
 import { attentionHandlers } from './resources/attention.ts';
+import { auditHandlers } from './resources/audit.ts';
 import { browsingHandlers } from './resources/browsing.ts';
 import { changeHandlers } from './resources/changes.ts';
 import { changeListHandlers } from './resources/change-lists.ts';
@@ -46,6 +47,7 @@ export const handlersOf = (deps: Deps) => ({
   ...sessionHandlers(deps),
   ...tokenHandlers(deps),
   ...peopleHandlers(deps),
+  ...auditHandlers(deps),
   ...codeHandlers(deps),
   ...browsingHandlers(deps),
   ...contactHandlers(deps),

@@ -15,6 +15,8 @@ import type { Handle } from '../database/connect.ts';
 import type { Deps } from '../deps.ts';
 import { refuseOutright, refuseUnlessAllowed, type Asker, type Sent } from '../usecases/may.ts';
 import { withWhoChanged } from '../usecases/who-changed.ts';
+import type { Act } from '../store/act.ts';
+import { actsAs, beginAct, createRefusals, endAct, isAct, thingIn, type Refusals } from './acts.ts';
 import { inputOf, readBody } from './body.ts';
 import { basicChallenge, nobody, visitorOf, whoCalls, type Caller } from './caller.ts';
 import { deviceCookie, sessionCookie } from './cookie.ts';
@@ -25,85 +27,121 @@ import { idsByContent, sendEvents } from './stream.ts';
 /** Makes the router of the interface: every route of the contract, with its handler. */
 export function mountRoutes(handlers: Handlers, deps: Deps): Router {
   const router = Router();
+  const refusals = createRefusals();
   for (const name of Object.keys(routes) as RouteName[]) {
     const route: Route = routes[name];
-    router[route.method](route.path, answer(name, route, handlers, deps));
+    router[route.method](route.path, answer({ name, route, handlers, deps, refusals }));
   }
   return router;
 }
 
-/* Who asks is known before anything that they sent is read. */
-function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): RequestHandler {
-  const { connection, metrics } = deps;
+/* What a request of an operation is answered with. */
+interface Answering {
+  name: RouteName;
+  route: Route;
+  handlers: Handlers;
+  deps: Deps;
+  refusals: Refusals;
+}
+
+function answer(of: Answering): RequestHandler {
+  const { name, route, deps, refusals } = of;
   return async (request, response) => {
     const begun = performance.now();
     // How long somebody follows events says nothing.
     if (!route.events)
       response.once('close', () =>
-        metrics.answered(name, response.statusCode, (performance.now() - begun) / 1000),
+        deps.metrics.answered(name, response.statusCode, (performance.now() - begun) / 1000),
       );
-    const gone = new AbortController();
-    response.once('close', () => gone.abort());
-    // A question ends with whoever asked it; what changes something is brought to its end.
-    const waiting = route.method === 'get' ? gone.signal : null;
-    const visitor = visitorOf(request, deps);
-    const caller =
-      route.needs === 'probe'
-        ? nobody
-        : (
-            await connection.during(waiting, () =>
-              Promise.all([callerOf(request, route, deps), deps.sheetRegistry.refresh(connection.db)]),
-            )
-          )[0];
-    if (route.basic && caller.person === null) response.set('WWW-Authenticate', basicChallenge);
-    const asker = refuseStrangers(caller, route);
-    if (asker) await refuseOutright(connection.db, asker, route);
-    refuseOtherTypes(request, route);
-    const { person, rights, readOnly } = caller;
-    const body = route.body ? await readBody(request, response, route.most ?? usualMost) : undefined;
-    const input = route.takes ? inputOf(request, route.takes) : nothing();
-    const reply = await connection.during(waiting, async () => {
-      const sent = {
-        params: parsed(route.params, request.params, 'path'),
-        query: parsed(route.query, request.query, 'query'),
-        body: parsed(route.body, body, 'body'),
-      };
-      const call = {
-        ...sent,
-        query: asker ? await allowed(asker, route, sent, connection.db) : sent.query,
-        ...{ input, person, rights, readOnly },
-        actor: { by: person?.id ?? 0, now: deps.now() },
-        visitor,
-        matchState: matchState(request, route),
-        lastEventId: request.get('last-event-id')?.slice(0, 100),
-        request: request.id as string,
-        signal: gone.signal,
-      };
-      const handle = handlers[name] as (call: unknown) => ReturnType<Handlers[RouteName]>;
-      try {
-        return await handle(call);
-      } catch (error) {
-        throw await withWhoChanged(error, call.params, connection.db);
-      }
-    });
-    const mayFollow = (): Promise<boolean> => stillMay(request, route, deps);
-    if ('events' in reply) {
-      const events = idsByContent<unknown>(reply.events);
-      return sendEvents(request, response, { events, end: gone, mayFollow });
+    const act = beginAct(name, request);
+    try {
+      await answerCall(of, request, response, act);
+    } catch (error) {
+      // Whether it can be written down or not, it is refused.
+      await refusals.note(deps.connection.db, act, error, deps.now()).catch(() => undefined);
+      throw error;
     }
-    if ('numbered' in reply)
-      return sendEvents(request, response, { events: reply.numbered, end: gone, mayFollow });
-    if ('file' in reply) return sendFile(response, route, reply);
-    if ('stream' in reply) return sendStream(request, response, route, reply);
-    setHeaders(request, response, route, reply);
-    await sendReply(response, reply, deps);
   };
+}
+
+/* Who asks is known before anything that they sent is read. */
+async function answerCall(
+  { name, route, handlers, deps }: Answering,
+  request: Request,
+  response: Response,
+  act: Act,
+): Promise<void> {
+  const { connection } = deps;
+  const { db } = connection;
+  const gone = new AbortController();
+  response.once('close', () => gone.abort());
+  // A question ends with whoever asked it; what changes something is brought to its end.
+  const waiting = route.method === 'get' ? gone.signal : null;
+  const caller = route.needs === 'probe' ? nobody : await callerOf(request, route, deps, waiting);
+  actsAs(act, caller);
+  if (route.basic && caller.person === null) response.set('WWW-Authenticate', basicChallenge);
+  const asker = refuseStrangers(caller, route);
+  if (asker) await connection.during(waiting, () => refuseOutright(db, asker, route));
+  refuseOtherTypes(request, route);
+  const { person, rights, readOnly } = caller;
+  const body = route.body ? await readBody(request, response, route.most ?? usualMost) : undefined;
+  const input = route.takes ? inputOf(request, route.takes) : nothing();
+  const reply = await connection.during(waiting, async () => {
+    const sent = {
+      params: parsed(route.params, request.params, 'path'),
+      query: parsed(route.query, request.query, 'query'),
+      body: parsed(route.body, body, 'body'),
+    };
+    act.thing = thingIn(sent);
+    const now = deps.now();
+    const call = {
+      ...sent,
+      query: asker ? await allowed(asker, route, sent, db) : sent.query,
+      ...{ input, person, rights, readOnly, act },
+      actor: { by: person?.id ?? 0, now, act },
+      visitor: visitorOf(request, deps),
+      matchState: matchState(request, route),
+      lastEventId: request.get('last-event-id')?.slice(0, 100),
+      request: request.id as string,
+      signal: gone.signal,
+    };
+    const handle = handlers[name] as (call: unknown) => ReturnType<Handlers[RouteName]>;
+    const done = await handle(call).catch(async (error: unknown) => {
+      throw await withWhoChanged(error, call.params, db);
+    });
+    if (isAct(name, route)) await endAct(db, act, now);
+    return done;
+  });
+  const mayFollow = (): Promise<boolean> => stillMay(request, route, deps);
+  if ('events' in reply) {
+    const events = idsByContent<unknown>(reply.events);
+    return sendEvents(request, response, { events, end: gone, mayFollow });
+  }
+  if ('numbered' in reply)
+    return sendEvents(request, response, { events: reply.numbered, end: gone, mayFollow });
+  if ('file' in reply) return sendFile(response, route, reply);
+  if ('stream' in reply) return sendStream(request, response, route, reply);
+  setHeaders(request, response, route, reply);
+  await sendReply(response, reply, deps);
 }
 
 /* A name and a password are asked for by operations alone that only read: browsers send them again by
    themselves, whoever makes them ask. */
-const callerOf = (request: Request, { basic, method }: Route, deps: Deps): Promise<Caller> =>
-  whoCalls(request, deps, { basic: basic === true && method === 'get' });
+async function callerOf(
+  request: Request,
+  { basic, method }: Route,
+  deps: Deps,
+  waiting: AbortSignal | null,
+): Promise<Caller> {
+  const { connection, sheetRegistry } = deps;
+  const [caller] = await connection.during(waiting, () =>
+    Promise.all([
+      whoCalls(request, deps, { basic: basic === true && method === 'get' }),
+      sheetRegistry.refresh(connection.db),
+    ]),
+  );
+  return caller;
+}
 
 /* @throws OrbisError `not-acceptable` */
 function refuseOtherTypes(request: Request, { events, file, stream }: Route): void {

@@ -1,4 +1,5 @@
 import type { AnswerOf, BodyOf, ParamsOf, QueryOf, RouteName, Routes } from '@orbis/contract';
+import type { Act } from '../store/act.ts';
 import type { Actor } from '../store/embeds.ts';
 import type { Person } from '../store/people.ts';
 import type { RightsById } from '../store/site-people.ts';
@@ -18,6 +19,8 @@ export interface Call<N extends RouteName> {
   readOnly: boolean;
   /** Who does it and when; for operations that are not open. */
   actor: Actor;
+  /** The call itself, as the audit log tells of it: of open operations it is said here who acts. */
+  act: Act;
   /** Where the call comes from, and what came along. */
   visitor: Visitor;
   /** Holds `If-Match` against a state. */

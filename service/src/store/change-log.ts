@@ -1,6 +1,8 @@
 import { isDeepStrictEqual } from 'node:util';
 import { and, asc, desc, eq, gt, inArray, isNull, lt } from 'drizzle-orm';
+import { formatChange } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
+import { recordAct } from './act.ts';
 import { chunks } from './chunks.ts';
 import type { Actor, EmbedRow, RevisionRow } from './embeds.ts';
 import { tellOfChange } from './history.ts';
@@ -31,8 +33,9 @@ export interface NewChange extends WhatChanges {
 export async function recordChange(
   tx: Handle,
   { facts, effect, embeds = [] }: NewChange,
-  { by, now }: Actor,
+  actor: Actor,
 ): Promise<string | null> {
+  const { by, now } = actor;
   if (effect && isDeepStrictEqual(effect.before, effect.after)) return null;
   const publicId = newPublicId();
   const [{ insertId }] = await tx
@@ -45,6 +48,8 @@ export async function recordChange(
   );
   const things = await thingsOfChange(tx, { facts, effect, embeds });
   await tellOfChange(tx, { changeId: insertId, at: now }, things);
+  const { before, after } = effect ?? {};
+  await recordAct(tx, actor, { said: formatChange(facts), before, after, changeId: insertId });
   return publicId;
 }
 

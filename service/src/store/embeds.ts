@@ -2,6 +2,7 @@ import { and, asc, desc, eq, inArray, like, lt, ne, or, sql } from 'drizzle-orm'
 import type { Options } from '@orbis/core';
 import { OrbisError, type Found } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
+import type { Act } from './act.ts';
 import { digest } from '../digest.ts';
 import { keyFrom } from './ids.ts';
 import { isOneOf } from './one-of.ts';
@@ -42,6 +43,8 @@ export interface NewRevision {
 export interface Actor {
   by: number;
   now: Date;
+  /** The call by which it is done; none of what nobody asked for by the interface. */
+  act?: Act;
 }
 
 export async function findEmbed(db: Handle, key: string): Promise<StoredEmbed | null> {

@@ -35,14 +35,25 @@ export async function listEmbeds(db: Handle, query: EmbedQuery): Promise<EmbedRo
   const from = afterId(query.after);
   const conditions = filters(db, query);
   const isFiltered = conditions.some((condition) => condition !== undefined);
-  const theirs =
-    query.of && (isFiltered ? isTheirs(db, query.of) : await idsOf(db, query.of, query.limit, from));
+  if (query.of && !isFiltered) return rowsWith(db, await idsOf(db, query.of, query.limit, from));
   return db
     .select()
     .from(embed)
-    .where(and(theirs ?? undefined, from === null ? undefined : lt(embed.id, from), ...conditions))
+    .where(
+      and(
+        query.of ? isTheirs(db, query.of) : undefined,
+        from === null ? undefined : lt(embed.id, from),
+        ...conditions,
+      ),
+    )
     .orderBy(desc(embed.id))
     .limit(query.limit + 1);
+}
+
+/* Found by their ids, and put into their order here: the database might go through all there are for that. */
+async function rowsWith(db: Handle, ids: readonly number[]): Promise<EmbedRow[]> {
+  const rows = await db.select().from(embed).where(isOneOf(embed.id, ids));
+  return rows.sort((a, b) => b.id - a.id);
 }
 
 const filters = (db: Handle, query: EmbedQuery): (SQL | undefined)[] => [
@@ -76,36 +87,41 @@ const isTheirs = (db: Handle, { personId, sites }: EmbedsOf): SQL | undefined =>
     ),
   );
 
-/* The newest of their embeds: of each site as many as a page has, from its index, however often each of them
-   is placed there. */
+/* The newest of their embeds: of each site as many as a page has, from its index. */
 async function idsOf(
   db: Handle,
   { personId, sites }: EmbedsOf,
   limit: number,
   before: number | null,
-): Promise<SQL> {
-  const own = await db
-    .select({ id: embed.id })
-    .from(embed)
-    .where(and(eq(embed.createdBy, personId), before === null ? undefined : lt(embed.id, before)))
-    .orderBy(desc(embed.id))
-    .limit(limit + 1);
-  const ids = new Set(own.map(({ id }) => id));
+): Promise<number[]> {
+  const below = before === null ? sql`` : sql`and id < ${before}`;
+  // Of somebody who has collected nothing, the database would go through everything instead.
+  const [own] = (await db.execute(
+    sql`select id from ${embed} force index (embed_by) where created_by = ${personId} ${below} order by id desc limit ${limit + 1}`,
+  )) as unknown as [{ id: number }[]];
+  const ids = new Set(own.map(({ id }) => Number(id)));
   for (const site of sites) for (const id of await newestOn(db, site, limit + 1, before)) ids.add(id);
-  return isOneOf(embed.id, [...ids].sort((a, b) => b - a).slice(0, limit + 1));
+  return [...ids].sort((a, b) => b - a).slice(0, limit + 1);
 }
 
-/* Each step finds the next lower id in the index: MariaDB would read a row for each placement otherwise. */
+/*
+ * The newest embeds that are placed on a site. An embed may be placed there thousands of times: a look into
+ * the index begins behind the last one that was found, and is short where it finds the same again and again.
+ */
 async function newestOn(db: Handle, site: number, most: number, before: number | null): Promise<number[]> {
-  const below = before === null ? sql`` : sql`and p.embed_id < ${before}`;
-  const [rows] = (await db.execute(
-    sql`with recursive newest (id, number) as (
-      select max(p.embed_id), 1 from ${placement} p where p.site_id = ${site} ${below}
-      union all
-      select (select max(p.embed_id) from ${placement} p where p.site_id = ${site} and p.embed_id < newest.id),
-        number + 1
-      from newest where newest.id is not null and number < ${most}
-    ) select id from newest where id is not null`,
-  )) as unknown as [{ id: number }[]];
-  return rows.map(({ id }) => Number(id));
+  const found: number[] = [];
+  let below = before ?? Number.MAX_SAFE_INTEGER;
+  let atOnce = most;
+  while (found.length < most) {
+    const [rows] = (await db.execute(
+      sql`select embed_id as id from ${placement} force index (placement_site_embed) where site_id = ${site} and embed_id < ${below} order by embed_id desc limit ${atOnce}`,
+    )) as unknown as [{ id: number }[]];
+    const ids = [...new Set(rows.map(({ id }) => Number(id)))];
+    found.push(...ids);
+    if (rows.length < atOnce) break;
+    below = ids.at(-1)!;
+    atOnce = ids.length * 4 < rows.length ? few : most;
+  }
+  return found.slice(0, most);
 }
+const few = 4;

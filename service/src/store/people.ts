@@ -126,6 +126,17 @@ export async function namesOf(db: Handle, ids: readonly (number | null)[]): Prom
   return new Map(rows.map(({ id, name }) => [id, name]));
 }
 
+/** By what the interface knows these people, by the ids of their rows. */
+export async function publicIdsOf(db: Handle, ids: readonly (number | null)[]): Promise<Map<number, string>> {
+  const asked = [...new Set(ids)].filter((id) => id !== null);
+  if (asked.length === 0) return new Map();
+  const rows = await db
+    .select({ id: person.id, publicId: person.publicId })
+    .from(person)
+    .where(inArray(person.id, asked));
+  return new Map(rows.map(({ id, publicId }) => [id, publicId]));
+}
+
 export const setPassword = async (
   db: Handle,
   personId: number,

@@ -1,6 +1,7 @@
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { digest } from '../digest.ts';
+import { withholdTexts } from './audit.ts';
 import { chunks } from './chunks.ts';
 import type { EmbedRow } from './embeds.ts';
 import { letFindingsGo } from './findings.ts';
@@ -122,6 +123,10 @@ async function takeOutOfChanges(tx: Handle, key: string): Promise<void> {
         sql`json_value(${changeLog.facts}, '$.embed') = ${key}`,
       ),
     );
+  await withholdTexts(
+    tx,
+    theirs.map(({ id }) => id),
+  );
   for (const { id, facts } of theirs) {
     const without = 'said' in facts ? { ...facts, said: '…' } : facts;
     await tx.update(changeLog).set({ facts: without, effect: null }).where(eq(changeLog.id, id));

@@ -28,6 +28,7 @@ export * from './tables/site-marking.ts';
 export * from './tables/presets.ts';
 export * from './tables/saved-searches.ts';
 export * from './tables/site-people.ts';
+export * from './tables/audit.ts';
 
 /** The time as the database's clock has it: what leases are measured by. */
 export const databaseNow = sql`UTC_TIMESTAMP(3)`;

@@ -1,8 +1,9 @@
-import { mostOfPerson, OrbisError, rolesWith, type PersonRole, type SiteRole } from '@orbis/contract';
+import { mostOfPerson, OrbisError, rolesWith, spoken, type PersonRole, type SiteRole } from '@orbis/contract';
 import type { Database, Handle } from '../database/connect.ts';
 import { isDuplicate } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { versionTag } from '../serializers/version-tag.ts';
+import { recordAct } from '../store/act.ts';
 import { forgetDevices } from '../store/devices.ts';
 import type { Actor } from '../store/embeds.ts';
 import { endLinks, makeLink } from '../store/one-time-links.ts';
@@ -60,6 +61,8 @@ export const invitePerson = (
       const person = await insertPerson(tx, values, actor);
       await setSiteRoles(tx, person.id, await withIds(tx, sites));
       const link = await makeLink(tx, person.id, 'password', { minutes: minutesOf(days), now: actor.now });
+      const said = spoken.people.done.invited(values.name, { role: values.role, sites: [...sites] });
+      await recordAct(tx, actor, { said, before: null, after: { ...values, sites } });
       return { person, link };
     }),
   );
@@ -69,10 +72,12 @@ export const inviteAgain = (
   db: Database,
   id: string,
   days: number,
-  { now }: Actor,
+  actor: Actor,
 ): Promise<{ person: Person; link: PasswordLink }> =>
   inTransaction(db, async (tx) => {
     const person = await personByKey(tx, id, { lock: true });
+    await recordAct(tx, actor, { said: spoken.people.done.link(person.name) });
+    const { now } = actor;
     return { person, link: await makeLink(tx, person.id, 'password', { minutes: minutesOf(days), now }) };
   });
 
@@ -85,18 +90,25 @@ export const changePersonValues = (
   id: string,
   asked: { [K in keyof PersonValues]?: PersonValues[K] | undefined },
   matchState: MatchState,
+  actor: Actor,
 ): Promise<void> =>
   unlessNameTaken(db, asked.name ?? '', () =>
     inTransaction(db, async (tx) => {
       const person = await personByKey(tx, id, { lock: true });
       matchState(versionTag(person), 'person');
       const { name = person.name, email = person.email, role = person.role } = asked;
-      const sites = asked.sites ?? (await siteRolesOf(tx, [person.id])).get(person.id) ?? [];
+      const had = (await siteRolesOf(tx, [person.id])).get(person.id) ?? [];
+      const sites = asked.sites ?? had;
       refuseNothing(name, role, sites);
       if (role !== 'owner') await refuseLastOwner(tx, person);
       if (!(await changePerson(tx, person, { name, email, role })))
         throw new OrbisError('if-match-stale', { what: 'person' });
       if (asked.sites) await setSiteRoles(tx, person.id, await withIds(tx, asked.sites));
+      await recordAct(tx, actor, {
+        said: spoken.people.done.changed(person.name, { role, sites: [...sites] }),
+        before: { name: person.name, email: person.email, role: person.role, sites: had },
+        after: { name, email, role, sites },
+      });
     }),
   );
 
@@ -116,13 +128,9 @@ export async function standingOfPerson(db: Handle, id: string, now: Date) {
  * Removes somebody: whatever lets them in ends, and what they shared. What they made stays, with their name.
  * @throws OrbisError `not-found`, `last-owner`
  */
-export const removePerson = (
-  db: Database,
-  id: string,
-  matchState: MatchState,
-  { now }: Actor,
-): Promise<void> =>
+export const removePerson = (db: Database, id: string, matchState: MatchState, actor: Actor): Promise<void> =>
   inTransaction(db, async (tx) => {
+    const { now } = actor;
     const person = await personByKey(tx, id, { lock: true });
     matchState(versionTag(person), 'person');
     await refuseLastOwner(tx, person);
@@ -132,6 +140,7 @@ export const removePerson = (
     await revokeTokens(tx, person.id, now);
     await endLinks(tx, person.id, now);
     await deletePlanLinksOf(tx, person.id);
+    await recordAct(tx, actor, { said: spoken.people.done.removed(person.name) });
   });
 
 /* Somebody who may do nothing is nobody. */

@@ -2,6 +2,7 @@ import ipaddr from 'ipaddr.js';
 import { OrbisError } from '@orbis/contract';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
+import type { Act } from '../store/act.ts';
 import { clearAttempts, countAttempt, type Scope } from '../store/attempts.ts';
 import { isKnownDevice, rememberDevice } from '../store/devices.ts';
 import { digest } from '../digest.ts';
@@ -44,6 +45,12 @@ export async function whoSignsIn(
     if (!person || !isRight) throw new OrbisError('wrong-password', { named: name !== undefined });
     return person;
   });
+}
+
+/** Says of an act in whose name somebody tries to sign in, where there is somebody of that name. */
+export async function meantBy(db: Database, act: Act, name: string | undefined): Promise<void> {
+  const person = name === undefined ? null : await personNamed(db, name);
+  if (person) Object.assign(act, { personId: person.id, who: person.name });
 }
 
 /**

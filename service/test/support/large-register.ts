@@ -106,14 +106,15 @@ export const fillStatements = (size: RegisterSize): string[] => [
   `insert into look (id, public_id, page_id, site_id, newest, foreign_bytes, taken_at, seen) select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 1 + seq mod ${size.pages}, 1 + (seq mod ${size.pages}) mod ${size.sites}, if(seq <= ${size.pages}, 1, null), 1000 * (seq mod 977), ${now}, '{"url":"http://s.localhost/","widths":[],"placed":[],"hosts":[],"complaints":[],"hasPopUp":false}' from seq_1_to_${size.placements}`,
   `insert into embed_resource select 1 + seq mod ${size.embeds}, seq, '[]' from seq_1_to_${size.placements}`,
   // The newest were all taken back.
-  `insert into change_log (id, public_id, kind, facts, undone_at, created_at)
-     select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 'renewed', concat('{"kind":"renewed","embed":"e', 1 + seq mod ${size.embeds}, '"}'), if(seq mod 2 = 1 or seq > 30000, ${now}, null), ${now} from seq_1_to_${size.changes}`,
+  `insert into change_log (id, public_id, kind, facts, undone_at, created_by, created_at)
+     select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 'renewed', concat('{"kind":"renewed","embed":"e', 1 + seq mod ${size.embeds}, '"}'), if(seq mod 2 = 1 or seq > 30000, ${now}, null), if(seq mod 100 = 0, (select min(id) from person), null), ${now} from seq_1_to_${size.changes}`,
+  `insert into audit (id, number, hash, at, act, outcome, means, network, contents) select 1000 + seq, 1000 + seq, repeat('0', 64), ${now}, if(seq mod 1000 = 7, 'pages.create', 'deliveries.create'), if(seq mod 1000 = 9, 'refused', 'done'), 'browser', '203.0.113.0/24', repeat('0', 64) from seq_1_to_${size.changes}`,
   `insert into change_item (change_id, embed_id, \`from\`, \`to\`) select id, 1 + id mod ${size.embeds}, 1, 2 from change_log`,
 ];
 
 /** What the database is to look at again when all of it is there. */
 export const analyzeStatement =
-  'analyze table placement, embed, page, block_page, spot, site_need, delivery, sweep_page, sighting, revision, change_log, change_item, finding, finding_at, finding_count, news, message, message_news, channel, asked_host, host_day, resource, embed_resource, look, history, inspection, inspection_loss';
+  'analyze table placement, embed, page, block_page, spot, site_need, delivery, sweep_page, sighting, revision, change_log, change_item, audit, finding, finding_at, finding_count, news, message, message_news, channel, asked_host, host_day, resource, embed_resource, look, history, inspection, inspection_loss';
 
 /** Fills an empty register with 50,000 placements. */
 export async function fillRegister({ db }: Pick<Connection, 'db'>): Promise<void> {

@@ -21,7 +21,9 @@ export async function join(
   const stranger = createClient({ url });
   const secret = new URL(data.link).hash.slice(1);
   await stranger.call('password.set', { body: { secret, password } });
-  const signedIn = await stranger.call('tokens.exchange', { body: { person: name, password, name: 'tests' } });
+  const signedIn = await stranger.call('tokens.exchange', {
+    body: { person: name, password, name: 'tests' },
+  });
   const { token } = signedIn.data;
   return { id: data.id, token, client: createClient({ url, headers: { authorization: `Bearer ${token}` } }) };
 }

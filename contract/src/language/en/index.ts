@@ -1,5 +1,6 @@
 import type { Language } from '../language.ts';
 import { differences, findingTitles } from './attention.ts';
+import { audit } from './audit.ts';
 import { blocks, stepAt } from './blocks.ts';
 import { changes, feed, remains } from './change-log.ts';
 import { expected, reasons } from './changes.ts';
@@ -109,6 +110,7 @@ export const en = {
   kept,
   news,
   people,
+  audit,
   loaded,
   looks,
   inspections,

@@ -63,6 +63,12 @@ export const people: Language['people'] = {
       ? `${name} has made nothing.${ended}`
       : `What ${name} made stays, with their name: ${people.made(standing)}.${ended}`;
   },
+  done: {
+    invited: (name, rights) => `Invited ${name} as ${people.grants(rights)}`,
+    changed: (name, rights) => `Said that ${name} is ${people.grants(rights)}`,
+    link: (name) => `Made a link by which ${name} sets a password`,
+    removed: (name) => `Removed ${name}`,
+  },
   invitation: {
     subject: (by) => `${by ?? 'Somebody'} invites you to Orbis`,
     text: ({ name, by, grants, link, until }) =>

@@ -64,8 +64,8 @@ export function peopleHandlers(deps: Deps): Handlers<Named<'people' | 'invitatio
       return { status: 201, data: { ...data, ...(await handedOut(person, link, by!.name)) } };
     },
     'people.read': ({ params }) => reply(params.person),
-    'people.change': async ({ params, body, matchState }) => {
-      await changePersonValues(db, params.person, body, matchState);
+    'people.change': async ({ params, body, matchState, actor }) => {
+      await changePersonValues(db, params.person, body, matchState, actor);
       return reply(params.person);
     },
     'people.standing': async ({ params }) => ({ data: await standingOfPerson(db, params.person, now()) }),

@@ -1,7 +1,15 @@
 import { OrbisError, type PlanLink } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
+import { pageKeyOf } from '../../serializers/places.ts';
+import type { Act } from '../../store/act.ts';
 import { keyset } from '../../store/pages.ts';
-import { deletePlanLink, insertPlanLink, listPlanLinks, type PlanLinkRow } from '../../store/plan-links.ts';
+import {
+  deletePlanLink,
+  insertPlanLink,
+  listPlanLinks,
+  type LinkedPlan,
+  type PlanLinkRow,
+} from '../../store/plan-links.ts';
 import { pageByKey } from '../../usecases/places.ts';
 import { planTools } from '../../usecases/planning.ts';
 import { handOutStep, sharedBy, sharePlan } from '../../usecases/shared-plan.ts';
@@ -43,18 +51,27 @@ export function planHandlers(deps: Deps): Handlers<Named<'plans' | 'planLinks' |
       const shared = await sharedBy(db, body.link, now());
       return { data: await sharePlan(db, shared, await showPlan(db, shared, renderContext())) };
     },
-    'sharedPlans.handOut': async ({ body }) => {
+    'sharedPlans.handOut': async ({ body, act }) => {
       const shared = await sharedBy(db, body.link, now());
+      byLink(act, shared);
       return { data: { text: await handOutStep(shared, body.step, planTools(deps), renderContext()) } };
     },
-    'sharedPlans.tick': async ({ body }) => {
+    'sharedPlans.tick': async ({ body, act }) => {
       const shared = await sharedBy(db, body.link, now());
+      byLink(act, shared);
       const ticker = { linkName: shared.link.name };
       const plan = await tickStep(db, shared, body, { ticker, now: now(), renderContext: renderContext() });
       return { data: await sharePlan(db, shared, plan) };
     },
   };
 }
+
+/* Whoever has a link acts by it; whom it is for was said when it was made. */
+const byLink = (act: Act, { link, site, page }: LinkedPlan): void =>
+  void Object.assign(act, {
+    ...{ who: link.name, means: 'link' },
+    thing: pageKeyOf({ site, page }),
+  });
 
 const serializeLink = ({ publicId, name, createdAt, expiresAt }: PlanLinkRow): PlanLink => ({
   ...{ id: publicId, name },

@@ -1,5 +1,6 @@
 import { OrbisError, rolesWith, type OpenSession, type Session } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
+import type { Act } from '../../store/act.ts';
 import { forgetDevices } from '../../store/devices.ts';
 import { keyset } from '../../store/pages.ts';
 import { useLink } from '../../store/one-time-links.ts';
@@ -9,7 +10,7 @@ import { closeSession, endSession, endSessions, isSession, listSessions } from '
 import { browserName } from '../../usecases/browser-name.ts';
 import { changePassword, setPasswordByLink } from '../../usecases/change-password.ts';
 import { byKeys, mostToAsk } from '../../usecases/may.ts';
-import { letIn, whoSignsIn, withLink, type Visitor } from '../../usecases/signing-in.ts';
+import { letIn, meantBy, whoSignsIn, withLink, type Visitor } from '../../usecases/signing-in.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 interface WhoAsks {
@@ -36,22 +37,24 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'session
       frames: deps.origins().ownHosts ? 'own-hosts' : 'shared-host',
     };
   };
-  const signedIn = async (personId: number, visitor: Visitor) => {
-    const person = (await personById(db, personId))!;
-    const entry = await letIn(db, personId, visitor, now());
+  const signedIn = async (person: Person, visitor: Visitor, act: Act) => {
+    Object.assign(act, { personId: person.id, who: person.name, means: 'browser', thing: null });
+    const entry = await letIn(db, person.id, visitor, now());
     return { data: await told({ person, rights: await rightsOf(db, person), readOnly: false }), ...entry };
   };
   return {
     'session.read': async (call) => ({ data: await told(call) }),
-    'session.create': async ({ body: { person: name, password }, visitor }) =>
-      signedIn((await whoSignsIn(db, { name, password }, visitor, now())).id, visitor),
-    'session.link': async ({ body, visitor }) => {
+    'session.create': async ({ body: { person: name, password }, visitor, act }) => {
+      await meantBy(db, act, name);
+      return signedIn(await whoSignsIn(db, { name, password }, visitor, now()), visitor, act);
+    },
+    'session.link': async ({ body, visitor, act }) => {
       const personId = await withLink(db, visitor, now(), async () => {
         const used = await useLink(db, body.secret, 'sign-in', now());
         if (used === null) throw new OrbisError('link-used');
         return used;
       });
-      return signedIn(personId, visitor);
+      return signedIn((await personById(db, personId))!, visitor, act);
     },
     'session.delete': async ({ visitor }) => {
       if (visitor.session !== null) await closeSession(db, visitor.session);
@@ -72,9 +75,10 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'session
       await forgetDevices(db, actor.by);
       return { data: { sessions, tokens: 0 }, session: null };
     },
-    'password.set': async ({ body, visitor }) => {
+    'password.set': async ({ body, visitor, act }) => {
       const { personId, ended } = await setPasswordByLink(db, body, visitor, now());
-      const reply = await signedIn(personId, { ...visitor, device: null });
+      const person = (await personById(db, personId))!;
+      const reply = await signedIn(person, { ...visitor, device: null }, act);
       return { ...reply, data: { ...reply.data, ended } };
     },
     'password.change': async ({ person, body, visitor }) => ({

@@ -1,8 +1,9 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { Deps } from '../../deps.ts';
 import { serializeSite } from '../../serializers/places.ts';
 import { versionTag } from '../../serializers/version-tag.ts';
 import { keyset } from '../../store/pages.ts';
-import { listSites } from '../../store/places.ts';
+import { listSites, type SiteRow } from '../../store/places.ts';
 import { narrowedTo, refuseUnlessEverywhere } from '../../usecases/may.ts';
 import { siteByKey } from '../../usecases/places.ts';
 import { coloursOfSite } from '../../usecases/site-colours.ts';
@@ -30,7 +31,7 @@ export function siteHandlers(deps: Deps): Handlers<Named<'sites'>> {
     'sites.read': ({ params }) => reply(params.site),
     'sites.change': async ({ params, body, matchState, actor, person, rights }) => {
       // What is declared as the owner’s is read on any port, and without asking its host.
-      if (body.address !== undefined || body.furtherAddresses !== undefined)
+      if (saysWhereElse(body, await siteByKey(db, params.site)))
         await refuseUnlessEverywhere(db, { person: person!, rights }, 'place');
       await changeSiteValues(params.site, body, matchState, deps, actor);
       return reply(params.site);
@@ -50,3 +51,10 @@ export function siteHandlers(deps: Deps): Handlers<Named<'sites'>> {
     },
   };
 }
+
+const saysWhereElse = (
+  asked: { address?: string | undefined; furtherAddresses?: readonly string[] | undefined },
+  { address, furtherAddresses }: SiteRow,
+): boolean =>
+  (asked.address ?? address) !== address ||
+  !isDeepStrictEqual(asked.furtherAddresses ?? furtherAddresses, furtherAddresses);

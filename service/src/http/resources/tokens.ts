@@ -2,7 +2,7 @@ import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { keyset } from '../../store/pages.ts';
 import { listTokens, makeToken, revokeToken, type NewToken, type TokenRow } from '../../store/tokens.ts';
-import { confirmPassword, whoSignsIn } from '../../usecases/signing-in.ts';
+import { confirmPassword, meantBy, whoSignsIn } from '../../usecases/signing-in.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** Tokens for programs; only who gives the password makes one. */
@@ -19,8 +19,12 @@ export function tokenHandlers({
       await confirmPassword(db, person!, body.password, visitor, now());
       return make(actor.by, body);
     },
-    'tokens.exchange': async ({ body: { person: name, password, ...values }, visitor }) =>
-      make((await whoSignsIn(db, { name, password }, visitor, now())).id, values),
+    'tokens.exchange': async ({ body: { person: name, password, ...values }, visitor, act }) => {
+      await meantBy(db, act, name);
+      const person = await whoSignsIn(db, { name, password }, visitor, now());
+      Object.assign(act, { personId: person.id, who: person.name });
+      return make(person.id, values);
+    },
     'tokens.list': async ({ actor, query }) => ({
       data: keyset(await listTokens(db, actor.by, query.limit, query.after), query.limit, serializeToken),
     }),

@@ -49,6 +49,7 @@ export const embed = mysqlTable(
   },
   (t) => [
     index('embed_kind').on(t.kind, t.id),
+    index('embed_by').on(t.createdBy, t.id),
     index('embed_provider').on(t.provider, t.id),
     index('embed_resources').on(t.resourcesAt, t.placements),
     index('embed_resources_left').on(t.placements, t.resourcesAt),

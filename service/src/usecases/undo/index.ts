@@ -3,6 +3,7 @@ import {
   formatRemains,
   lastingKinds,
   OrbisError,
+  spoken,
   type Remains,
   type UndoneChange,
 } from '@orbis/contract';
@@ -10,6 +11,7 @@ import type { Handle } from '../../database/connect.ts';
 import { isDuplicate } from '../../database/errors.ts';
 import { inTransaction } from '../../database/transaction.ts';
 import type { Deps } from '../../deps.ts';
+import { recordAct } from '../../store/act.ts';
 import { findChange, markUndone, type ChangeRow } from '../../store/change-log.ts';
 import { findEmbed, type Actor } from '../../store/embeds.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
@@ -47,6 +49,7 @@ export async function undo(
     await refusePurged(tx, row);
     const remains = await takeBack(tx, row, renderContext(), actor);
     await markUndone(tx, row.id, actor);
+    await recordAct(tx, actor, { said: spoken.feed.undone(formatChange(row.facts)) });
     return {
       ...(await tellChange(tx, { ...row, undoneAt: actor.now, undoneBy: actor.by })),
       remains: remains && formatRemains(remains),

@@ -1,0 +1,45 @@
+import type { actMeans } from '@orbis/contract';
+import type { Handle } from '../database/connect.ts';
+import { writeAudit } from './audit.ts';
+
+/** An operation that somebody calls, as the audit log tells of it. */
+export interface Act {
+  /** Of the operation. */
+  name: string;
+  personId: number | null;
+  who: string | null;
+  means: (typeof actMeans)[number];
+  network: string;
+  thing: string | null;
+  /** Whether it stands in the log, or will when its transaction ends. */
+  isWritten: boolean;
+}
+
+/** What came of an act. */
+export interface Done {
+  said: string;
+  before?: unknown;
+  after?: unknown;
+  /** The row of the change that was made. */
+  changeId?: number;
+}
+
+/**
+ * Writes an act into the audit log, in its own transaction: there is no act without its entry. What nobody
+ * asked for by the interface is no act.
+ */
+export async function recordAct(
+  tx: Handle,
+  { act, now }: { act?: Act | undefined; now: Date },
+  { said, before, after, changeId }: Done,
+): Promise<void> {
+  if (!act) return;
+  const { name, isWritten: _, ...who } = act;
+  await writeAudit(tx, {
+    ...{ ...who, act: name, at: now, outcome: 'done', why: null, times: 1 },
+    ...{ said: said.slice(0, longest), before, after },
+    ...(changeId !== undefined && { changeId }),
+  });
+  act.isWritten = true;
+}
+const longest = 2000;
