@@ -138,7 +138,7 @@ describe('rights', () => {
   });
 
   describe('on single sites', () => {
-    /* Things of two sites, by what an operation calls them; and of both an embed that is placed on it alone. */
+    /* Things of two sites, by what an operation calls them; of each an embed that is placed on it alone. */
     type Things = Record<Exclude<keyof Extract<At, object>, 'otherwise'>, string>;
     const things: Record<'fell' | 'moor', Things> = { fell: {} as Things, moor: {} as Things };
     const askers = {} as Record<SiteRole, Asker>;

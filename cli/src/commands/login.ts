@@ -1,6 +1,7 @@
 import { hostname } from 'node:os';
 import type { Client } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
+import type { Exit } from '../io.ts';
 import { askPassword } from '../password.ts';
 import { daysIn } from '../things/token.ts';
 import { formatTimestamp } from '../text.ts';
@@ -19,6 +20,36 @@ async function askName(client: Client, { io }: Tools): Promise<string | undefine
   return data.needsName && io.ask ? (await io.ask('Name: ')).trim() : undefined;
 }
 
+async function signIn(tools: Tools, url: string, options: Options): Promise<Exit> {
+  if (!URL.canParse(url) || !/^https?:/.test(url))
+    throw new UsedWrongly(`“${url}” is not an address. Give one such as http://orbis.localhost:7420.`);
+  const base = new URL(url).origin;
+  const days = daysIn(options.days);
+  const stranger = clientFor(base, null, tools.io);
+  const person = options.name ?? (await askName(stranger, tools));
+  const password = await askPassword(tools, options.passwordStdin);
+  const name = `command line on ${hostname()}`.slice(0, 80);
+  const { data } = await stranger.call('tokens.exchange', {
+    body: {
+      ...(person !== undefined && { person }),
+      password,
+      name,
+      access: options.readOnly ? 'read' : 'all',
+      ...(days !== undefined && { days }),
+    },
+  });
+  const file = signInFile(tools.io);
+  writeSignIn(file, { url: base, token: data.token, id: data.id });
+  const { data: session } = await clientFor(base, data.token, tools.io).call('session.read', {});
+  keepRights(tools.io, session.person);
+  tools.confirm(
+    { url: base, token: data.id, access: data.access, expiresAt: data.expiresAt },
+    () =>
+      `Signed in to ${base} as ${session.person?.name ?? 'nobody'}${data.access === 'read' ? ', only to read' : ''}, until ${formatTimestamp(data.expiresAt)}. The token is kept in ${file}.\n`,
+  );
+  return 0;
+}
+
 export const addLogin: AddCommand = (program, run) => {
   program
     .command('login')
@@ -28,37 +59,7 @@ export const addLogin: AddCommand = (program, run) => {
     .option('--days <n>', 'after so many days it has to sign in again (365)')
     .option('--password-stdin', 'read the password from standard input')
     .description('sign this machine’s user in with the password')
-    .action((url: string, options: Options) =>
-      run(async (tools) => {
-        if (!URL.canParse(url) || !/^https?:/.test(url))
-          throw new UsedWrongly(`“${url}” is not an address. Give one such as http://orbis.localhost:7420.`);
-        const base = new URL(url).origin;
-        const days = daysIn(options.days);
-        const stranger = clientFor(base, null, tools.io);
-        const person = options.name ?? (await askName(stranger, tools));
-        const password = await askPassword(tools, options.passwordStdin);
-        const name = `command line on ${hostname()}`.slice(0, 80);
-        const { data } = await stranger.call('tokens.exchange', {
-          body: {
-            ...(person !== undefined && { person }),
-            password,
-            name,
-            access: options.readOnly ? 'read' : 'all',
-            ...(days !== undefined && { days }),
-          },
-        });
-        const file = signInFile(tools.io);
-        writeSignIn(file, { url: base, token: data.token, id: data.id });
-        const { data: session } = await clientFor(base, data.token, tools.io).call('session.read', {});
-        keepRights(tools.io, session.person);
-        tools.confirm(
-          { url: base, token: data.id, access: data.access, expiresAt: data.expiresAt },
-          () =>
-            `Signed in to ${base} as ${session.person?.name ?? 'nobody'}${data.access === 'read' ? ', only to read' : ''}, until ${formatTimestamp(data.expiresAt)}. The token is kept in ${file}.\n`,
-        );
-        return 0;
-      }),
-    );
+    .action((url: string, options: Options) => run((tools) => signIn(tools, url, options)));
   program
     .command('logout')
     .description('sign out: revoke the stored token and forget it')

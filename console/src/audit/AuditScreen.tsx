@@ -1,7 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useSearchParams } from 'react-router';
 import { useList } from '../api.ts';
@@ -12,21 +10,15 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { useDebounced } from '../components/useDebounced.ts';
 import { Waiting } from '../components/Waiting.tsx';
+import { AuditFilter } from './AuditFilter.tsx';
 import { AuditRow } from './AuditRow.tsx';
 import { CheckChain } from './CheckChain.tsx';
-
-const outcomes = [
-  ['', 'Done and refused'],
-  ['done', 'Done'],
-  ['refused', 'Refused'],
-] as const;
 
 /** Who did what or was refused, from where; searched, taken out, and held against its chain. */
 export default function AuditScreen() {
   const [search, setSearch] = useSearchParams();
   const [person, outcome] = [search.get('person') ?? '', search.get('outcome') ?? ''];
   const thing = useDebounced(search.get('thing')?.trim() || undefined, 300);
-  const people = useList('people.list', { limit: 200 });
   const list = useList('audit.list', {
     limit: 50,
     ...(person !== '' && { person }),
@@ -54,43 +46,7 @@ export default function AuditScreen() {
         </Button>
       </ScreenHead>
       <CheckChain />
-      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mb: 3 }}>
-        <TextField
-          select
-          label="Who"
-          value={people.items.some(({ id }) => id === person) ? person : ''}
-          onChange={({ target }) => set('person', target.value)}
-          sx={{ width: { xs: '100%', sm: 220 } }}
-        >
-          <MenuItem value="">Everybody</MenuItem>
-          {people.items.map(({ id, name }) => (
-            <MenuItem key={id} value={id}>
-              {name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          select
-          label="Outcome"
-          value={outcomes.some(([each]) => each === outcome) ? outcome : ''}
-          onChange={({ target }) => set('outcome', target.value)}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-          sx={{ width: { xs: '100%', sm: 200 } }}
-        >
-          {outcomes.map(([value, label]) => (
-            <MenuItem key={value} value={value}>
-              {label}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          label="Done to"
-          placeholder="hollinfell/talks"
-          value={search.get('thing') ?? ''}
-          onChange={({ target }) => set('thing', target.value)}
-          sx={{ flex: '1 1 200px' }}
-        />
-      </Box>
+      <AuditFilter search={search} set={set} />
       <ProblemNote error={list.error} />
       {list.isPending && <Waiting />}
       {list.data && list.items.length === 0 && (

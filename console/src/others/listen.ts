@@ -21,9 +21,10 @@ export async function listenToOthers(signal: AbortSignal): Promise<void> {
       channel.postMessage(event);
     }
   };
+  const { locks } = navigator as Partial<Navigator>;
   try {
     // Without locks, which need a safe connection, each window listens for itself.
-    await (navigator.locks ? navigator.locks.request('orbis-changes', { signal }, listen) : listen());
+    await (locks ? locks.request('orbis-changes', { signal }, listen) : listen());
   } catch {
     // Whoever is signed out, or leaves, hears nothing more; what is asked for says why.
   }

@@ -126,7 +126,7 @@ export default function PlanScreen() {
               <PlanSteps
                 plan={plan}
                 names={new Map(placed.map(({ id, embedName }) => [id, embedName]))}
-                work={may('plans.tick', siteOf(key)) ? ownersWork(plan, () => check.mutate()) : null}
+                work={workOn(plan, { mayTick: may('plans.tick', siteOf(key)), check: () => check.mutate() })}
               />
             </Card>
           )}
@@ -146,6 +146,10 @@ export default function PlanScreen() {
     </>
   );
 }
+
+/* What is done with its steps; nothing by whoever only looks at them. */
+const workOn = (plan: PagePlan, { mayTick, check }: { mayTick: boolean; check: () => void }) =>
+  mayTick ? ownersWork(plan, check) : null;
 
 /* A block has no page of its own that could be looked at. */
 const HowItLooks = ({ plan: { page, block } }: { plan: PagePlan }) =>

@@ -48,19 +48,6 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
       announce(`${placement.page} has been read.`);
     },
   });
-  const end = useMutation({
-    mutationFn: async () => {
-      const params = { placement: placement.id };
-      const { etag } = await api.call('placements.read', { params });
-      return api.call('placements.delete', { params, ifMatch: etag ?? '*' });
-    },
-    onSuccess: async () => {
-      await refresh('placements');
-      await announce.done(
-        `${placement.embedName} is no longer placed in ${placement.place}. Take its code out of the page.`,
-      );
-    },
-  });
   const isPaused = placement.pausedAt !== null;
   const hasOwn = Object.keys(placement.options).length > 0;
   return (
@@ -125,22 +112,44 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
           </Button>
         </IfMay>
         <IfMay call="placements.delete" site={placement.site}>
-          <Button
-            size="small"
-            color="inherit"
-            sx={{ minWidth: 0 }}
-            aria-label={`End the placement of ${placement.embedName} in ${placement.place}`}
-            disabled={end.isPending}
-            onClick={() => end.mutate()}
-          >
-            End
-          </Button>
+          <EndButton placement={placement} onError={setError} />
         </IfMay>
       </Box>
       {forHead !== '' && <ForHead code={forHead} />}
       {file && <ForFile {...file} />}
-      <ProblemNote error={error ?? check.error ?? end.error} />
+      <ProblemNote error={error ?? check.error} />
     </Box>
+  );
+}
+
+/* Ends it: its code is to be taken out of the page. */
+function EndButton({ placement, onError }: { placement: Placement; onError: (error: unknown) => void }) {
+  const announce = useAnnounce();
+  const end = useMutation({
+    mutationFn: async () => {
+      const params = { placement: placement.id };
+      const { etag } = await api.call('placements.read', { params });
+      return api.call('placements.delete', { params, ifMatch: etag ?? '*' });
+    },
+    onError,
+    onSuccess: async () => {
+      await refresh('placements');
+      await announce.done(
+        `${placement.embedName} is no longer placed in ${placement.place}. Take its code out of the page.`,
+      );
+    },
+  });
+  return (
+    <Button
+      size="small"
+      color="inherit"
+      sx={{ minWidth: 0 }}
+      aria-label={`End the placement of ${placement.embedName} in ${placement.place}`}
+      disabled={end.isPending}
+      onClick={() => end.mutate()}
+    >
+      End
+    </Button>
   );
 }
 

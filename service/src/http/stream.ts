@@ -18,7 +18,8 @@ export interface StreamOptions {
 const [retry, check, beat] = [1000, 5000, 15_000];
 
 /**
- * Sends events as they come (HTML, section 9.2). A stream ends with the session or the token that opened it, and with the right to it.
+ * Sends events as they come (HTML, section 9.2). A stream ends with the session or the token that opened it,
+ * and with the right to it.
  */
 export async function sendEvents(
   request: Request,

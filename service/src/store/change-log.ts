@@ -187,7 +187,9 @@ export const markUndone = (tx: Handle, id: number, { by, now }: Actor): Promise<
 /* So far back it is looked again for what was being written when later rows were there already. */
 const lookedAgain = 50;
 
-/** What was done behind a row or taken back since a time, and once more a few rows before that, oldest first. */
+/**
+ * What was done behind a row or taken back since a time, and once more a few rows before that, oldest first.
+ */
 export async function changesSince(
   db: Handle,
   { after, undoneSince }: { after: number; undoneSince: Date },

@@ -99,7 +99,7 @@ async function idsOf(
   const [own] = (await db.execute(
     sql`select id from ${embed} force index (embed_by) where created_by = ${personId} ${below} order by id desc limit ${limit + 1}`,
   )) as unknown as [{ id: number }[]];
-  const ids = new Set(own.map(({ id }) => Number(id)));
+  const ids = new Set(own.map(({ id }) => id));
   for (const site of sites) for (const id of await newestOn(db, site, limit + 1, before)) ids.add(id);
   return [...ids].sort((a, b) => b - a).slice(0, limit + 1);
 }
@@ -116,7 +116,7 @@ async function newestOn(db: Handle, site: number, most: number, before: number |
     const [rows] = (await db.execute(
       sql`select embed_id as id from ${placement} force index (placement_site_embed) where site_id = ${site} and embed_id < ${below} order by embed_id desc limit ${atOnce}`,
     )) as unknown as [{ id: number }[]];
-    const ids = [...new Set(rows.map(({ id }) => Number(id)))];
+    const ids = [...new Set(rows.map(({ id }) => id))];
     found.push(...ids);
     if (rows.length < atOnce) break;
     below = ids.at(-1)!;

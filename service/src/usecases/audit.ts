@@ -16,6 +16,7 @@ import {
   readChain,
   sealAudit,
   type AuditAsked,
+  type ChainRow,
   type AuditRow,
 } from '../store/audit.ts';
 import { findPerson, publicIdsOf } from '../store/people.ts';
@@ -91,29 +92,54 @@ export async function checkAudit(
   const chain = await readChain(db);
   const nothing = { entries: 0, withheld: 0, first: null, head: null, broken: null };
   if (!chain) return noted ? { ...nothing, broken: fault(noted.number, 'cut') } : nothing;
-  let { droppedNumber: number, droppedHash: hash } = chain;
-  let [entries, withheld] = [0, 0];
+  const so = { number: chain.droppedNumber, hash: chain.droppedHash, entries: 0, withheld: 0 };
   const done = (broken: AuditChecked['broken']): AuditChecked => ({
-    ...{ entries, withheld },
-    first: entries === 0 ? null : chain.droppedNumber + 1,
+    ...{ entries: so.entries, withheld: so.withheld, broken },
+    first: so.entries === 0 ? null : chain.droppedNumber + 1,
     head: chain.number === 0 ? null : { number: chain.number, hash: chain.hash },
-    broken,
   });
-  for await (const rows of inOrder(db, number))
+  for await (const rows of inOrder(db, so.number))
     for (const row of rows) {
-      if (row.number! > chain.number) return done(fault(row.number!, 'added'));
-      if (row.number !== number + 1) return done(fault(number + 1, 'missing'));
-      hash = hashOf(hash, row.number, row);
-      const isWhole = row.withheld || contentsOf(row) === row.contents;
-      if (hash !== row.hash || !isWhole) return done(fault(row.number, 'changed'));
-      withheld += row.withheld ? 1 : 0;
-      if (noted?.number === row.number && noted.hash !== hash) return done(fault(row.number, 'other'));
-      number = row.number;
-      entries += 1;
+      const broken = faultOf(row, so, { chain, noted });
+      if (broken) return done(broken);
     }
-  if (number < chain.number) return done(fault(number + 1, 'cut'));
-  if (hash !== chain.hash && chain.number > 0) return done(fault(number, 'changed'));
-  return done(noted && noted.number > number ? fault(noted.number, 'cut') : null);
+  return done(faultAtEnd(so, { chain, noted }));
+}
+
+/** How far the chain has been gone along. */
+interface SoFar {
+  number: number;
+  hash: string;
+  entries: number;
+  withheld: number;
+}
+interface HeldAgainst {
+  chain: ChainRow;
+  noted: { number: number; hash: string } | undefined;
+}
+
+/* What is wrong with the next entry of the chain; where nothing is, it has been gone along. */
+function faultOf(row: AuditRow, so: SoFar, { chain, noted }: HeldAgainst): AuditChecked['broken'] {
+  const number = row.number!;
+  if (number > chain.number) return fault(number, 'added');
+  if (number !== so.number + 1) return fault(so.number + 1, 'missing');
+  const hash = hashOf(so.hash, number, row);
+  const isWhole = row.withheld || contentsOf(row) === row.contents;
+  if (hash !== row.hash || !isWhole) return fault(number, 'changed');
+  if (noted?.number === number && noted.hash !== hash) return fault(number, 'other');
+  Object.assign(so, {
+    number,
+    hash,
+    entries: so.entries + 1,
+    withheld: so.withheld + (row.withheld ? 1 : 0),
+  });
+  return null;
+}
+
+function faultAtEnd({ number, hash }: SoFar, { chain, noted }: HeldAgainst): AuditChecked['broken'] {
+  if (number < chain.number) return fault(number + 1, 'cut');
+  if (hash !== chain.hash) return fault(number, 'changed');
+  return noted && noted.number > number ? fault(noted.number, 'cut') : null;
 }
 
 const fault = (number: number, why: Fault): NonNullable<AuditChecked['broken']> => ({

@@ -32,9 +32,15 @@ export interface PersonValues {
 }
 
 /** A link by which somebody sets a password. */
-export interface PasswordLink {
+interface PasswordLink {
   secret: string;
   expiresAt: Date;
+}
+
+/** Somebody, and the link by which they set a password. */
+export interface InvitedPerson {
+  person: Person;
+  link: PasswordLink;
 }
 
 const minutesOf = (days: number): number => days * 24 * 60;
@@ -54,7 +60,7 @@ export const invitePerson = (
   db: Database,
   { sites, days, ...values }: PersonValues & { days: number },
   actor: Actor,
-): Promise<{ person: Person; link: PasswordLink }> =>
+): Promise<InvitedPerson> =>
   unlessNameTaken(db, values.name, () =>
     inTransaction(db, async (tx) => {
       refuseNothing(values.name, values.role, sites);
@@ -68,12 +74,7 @@ export const invitePerson = (
   );
 
 /** A new link for somebody, also for one who was removed: with it they come back. */
-export const inviteAgain = (
-  db: Database,
-  id: string,
-  days: number,
-  actor: Actor,
-): Promise<{ person: Person; link: PasswordLink }> =>
+export const inviteAgain = (db: Database, id: string, days: number, actor: Actor): Promise<InvitedPerson> =>
   inTransaction(db, async (tx) => {
     const person = await personByKey(tx, id, { lock: true });
     await recordAct(tx, actor, { said: spoken.people.done.link(person.name) });

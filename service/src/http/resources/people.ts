@@ -1,13 +1,8 @@
-import { OrbisError, spoken, type PersonDetails } from '@orbis/contract';
+import type { PersonDetails } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
-import { serializePerson } from '../../serializers/people.ts';
 import { versionTag } from '../../serializers/version-tag.ts';
-import { passwordLinksOf, personOfLink } from '../../store/one-time-links.ts';
 import { keyset } from '../../store/pages.ts';
-import { listPeople, namesOf, personName, type Person } from '../../store/people.ts';
-import { rightsOf, siteRolesOf } from '../../store/site-people.ts';
-import { mailInvitation } from '../../usecases/invitation-mail.ts';
-import { byKeys } from '../../usecases/may.ts';
+import { listPeople, type Person } from '../../store/people.ts';
 import {
   changePersonValues,
   inviteAgain,
@@ -15,53 +10,30 @@ import {
   personByKey,
   removePerson,
   standingOfPerson,
-  type PasswordLink,
+  type InvitedPerson,
 } from '../../usecases/people.ts';
-import { withLink } from '../../usecases/signing-in.ts';
+import { handOutLink, readInvitation, tellPeople } from '../../usecases/tell-people.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** Who works with Orbis: invited, changed, removed. */
 export function peopleHandlers(deps: Deps): Handlers<Named<'people' | 'invitations'>> {
   const { db } = deps.connection;
   const { now } = deps;
-  const told = async (rows: readonly Person[]): Promise<PersonDetails[]> => {
-    const ids = rows.map(({ id }) => id);
-    const [sites, links, names] = await Promise.all([
-      siteRolesOf(db, ids),
-      passwordLinksOf(db, ids, now()),
-      namesOf(
-        db,
-        rows.map(({ createdBy }) => createdBy),
-      ),
-    ]);
-    return rows.map((row) =>
-      serializePerson(row, {
-        sites: sites.get(row.id) ?? [],
-        linkUntil: links.get(row.id) ?? null,
-        invitedBy: row.createdBy === null ? null : (names.get(row.createdBy) ?? null),
-      }),
-    );
-  };
+  const told = (rows: readonly Person[]): Promise<PersonDetails[]> => tellPeople(db, rows, now());
   const reply = async (id: string) => {
     const row = await personByKey(db, id);
     return { data: (await told([row]))[0]!, etag: versionTag(row) };
   };
-  const handedOut = async (person: Person, { secret, expiresAt }: PasswordLink, by: string) => {
-    const link = `${deps.origins().console}/set-password#${secret}`;
-    const grants = spoken.people.grants(await byKeys(db, await rightsOf(db, person)));
-    const mail = { person, by, grants, link, expiresAt };
-    const mailed = await mailInvitation(mail, { ...deps, now: now() });
-    return { link, expiresAt: expiresAt.toISOString(), mailed };
-  };
+  const handedOut = (made: InvitedPerson, by: Person | null) => handOutLink(made, by!.name, deps);
   return {
     'people.list': async ({ query }) => {
       const page = keyset(await listPeople(db, query.limit, query.after), query.limit, (row) => row);
       return { data: { items: await told(page.items), next: page.next } };
     },
     'people.create': async ({ body, actor, person: by }) => {
-      const { person, link } = await invitePerson(db, body, actor);
-      const { data } = await reply(person.publicId);
-      return { status: 201, data: { ...data, ...(await handedOut(person, link, by!.name)) } };
+      const made = await invitePerson(db, body, actor);
+      const { data } = await reply(made.person.publicId);
+      return { status: 201, data: { ...data, ...(await handedOut(made, by)) } };
     },
     'people.read': ({ params }) => reply(params.person),
     'people.change': async ({ params, body, matchState, actor }) => {
@@ -74,25 +46,11 @@ export function peopleHandlers(deps: Deps): Handlers<Named<'people' | 'invitatio
       return { data: undefined, status: 204 };
     },
     'people.invite': async ({ params, body, actor, person: by }) => {
-      const { person, link } = await inviteAgain(db, params.person, body.days, actor);
-      return { status: 201, data: await handedOut(person, link, by!.name) };
+      const made = await inviteAgain(db, params.person, body.days, actor);
+      return { status: 201, data: await handedOut(made, by) };
     },
-    'invitations.read': async ({ body, visitor }) => {
-      const found = await withLink(db, visitor, now(), async () => {
-        const link = await personOfLink(db, body.secret, 'password', now());
-        if (!link) throw new OrbisError('link-used');
-        return link;
-      });
-      const { person, expiresAt } = found;
-      return {
-        data: {
-          name: person.name,
-          isNew: person.passwordHash === null && person.seenAt === null,
-          by: await personName(db, person.createdBy),
-          ...(await byKeys(db, await rightsOf(db, person))),
-          expiresAt: expiresAt.toISOString(),
-        },
-      };
-    },
+    'invitations.read': async ({ body, visitor }) => ({
+      data: await readInvitation(db, body.secret, visitor, now()),
+    }),
   };
 }

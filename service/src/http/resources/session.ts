@@ -19,31 +19,37 @@ interface WhoAsks {
   readOnly: boolean;
 }
 
+/* Who is signed in, what they may do, and whom to ask for the rest. */
+async function tellSession(
+  { person, rights, readOnly }: WhoAsks,
+  { connection: { db }, origins }: Pick<Deps, 'connection' | 'origins'>,
+): Promise<Session> {
+  const [known, owners] = await Promise.all([
+    withPassword(db, 2),
+    person === null ? [] : peopleWith(db, rolesWith('manage'), mostToAsk),
+  ]);
+  return {
+    signedIn: person !== null,
+    setUp: known.length > 0,
+    needsName: known.length > 1,
+    person: person && { name: person.name, ...(await byKeys(db, rights)), readOnly },
+    owners: owners.map(({ name }) => name),
+    frames: origins().ownHosts ? 'own-hosts' : 'shared-host',
+  };
+}
+
 /** Signing in and out, passwords, and the sessions that are open. */
 export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'sessions' | 'password'>> {
   const { now } = deps;
   const { db } = deps.connection;
-  const told = async ({ person, rights, readOnly }: WhoAsks): Promise<Session> => {
-    const [known, owners] = await Promise.all([
-      withPassword(db, 2),
-      person === null ? [] : peopleWith(db, rolesWith('manage'), mostToAsk),
-    ]);
-    return {
-      signedIn: person !== null,
-      setUp: known.length > 0,
-      needsName: known.length > 1,
-      person: person && { name: person.name, ...(await byKeys(db, rights)), readOnly },
-      owners: owners.map(({ name }) => name),
-      frames: deps.origins().ownHosts ? 'own-hosts' : 'shared-host',
-    };
-  };
   const signedIn = async (person: Person, visitor: Visitor, act: Act) => {
     Object.assign(act, { personId: person.id, who: person.name, means: 'browser', thing: null });
     const entry = await letIn(db, person.id, visitor, now());
-    return { data: await told({ person, rights: await rightsOf(db, person), readOnly: false }), ...entry };
+    const rights = await rightsOf(db, person);
+    return { data: await tellSession({ person, rights, readOnly: false }, deps), ...entry };
   };
   return {
-    'session.read': async (call) => ({ data: await told(call) }),
+    'session.read': async (call) => ({ data: await tellSession(call, deps) }),
     'session.create': async ({ body: { person: name, password }, visitor, act }) => {
       await meantBy(db, act, name);
       return signedIn(await whoSignsIn(db, { name, password }, visitor, now()), visitor, act);

@@ -39,7 +39,7 @@ export const audit = mysqlTable(
     /** As JSON texts: a digest is of characters. */
     before: mediumtext(),
     after: mediumtext(),
-    /** The digest of what was said, before and after: it stays where those were taken out with what was purged. */
+    /** The digest of these texts: it stays where they were taken out with an embed that was purged. */
     contents: ascii({ length: 64 }).notNull(),
     withheld: boolean().notNull().default(false),
     /** The change that was made; null for what is none, or went with a register. */
