@@ -30,7 +30,7 @@ export const byRight: Readonly<Partial<Record<Right, readonly string[]>>> = {
 };
 
 /** The right that a command takes, by the words that lead there; `see` where it only looks. */
-export const rightOf = (path: string): Right =>
+const rightOf = (path: string): Right =>
   (Object.keys(byRight) as Right[]).find((right) => byRight[right]!.includes(path)) ?? 'see';
 
 /** Whether a command is of use to somebody who may do this; of whom that is not known, every one is. */

@@ -16,7 +16,7 @@ import { every, limit, tellList } from './every.ts';
 import type { Thing } from './thing.ts';
 
 /** Everybody who works with Orbis, or did. */
-export const everybody = (client: Client): Promise<PersonDetails[]> =>
+const everybody = (client: Client): Promise<PersonDetails[]> =>
   every((after) => client.call('people.list', { query: { limit, after } }));
 
 /** Somebody by what they are called. @throws UsedWrongly */

@@ -16,7 +16,7 @@ export function AuditRow({ entry }: { entry: AuditEntry }) {
       component="li"
       sx={{
         'display': 'grid',
-        'gridTemplateColumns': { xs: '1fr', md: '150px 190px minmax(0, 1fr)' },
+        'gridTemplateColumns': { xs: '1fr', md: '185px 200px minmax(0, 1fr)' },
         'columnGap': 2,
         'py': 1.25,
         'borderTop': 1,

@@ -36,7 +36,8 @@ export function PersonRow({ person, onEdit, onLink }: Props) {
         'py': 1.25,
         'borderTop': 1,
         'borderColor': 'divider',
-        '&:first-of-type': { borderTop: 0 },
+        '&:first-of-type': { borderTop: 0, pt: 0 },
+        '&:last-of-type': { pb: 0 },
       }}
     >
       <Box sx={{ flex: '1 1 260px', minWidth: 0 }}>
@@ -48,7 +49,15 @@ export function PersonRow({ person, onEdit, onLink }: Props) {
       <Typography variant="body2" color="textSecondary" sx={{ flex: '0 1 190px' }}>
         {stateInWords(person)}
       </Typography>
-      <Box sx={{ display: 'flex', gap: 0.5, flexWrap: 'wrap', ml: 'auto' }}>
+      <Box
+        sx={{
+          display: 'flex',
+          gap: 0.5,
+          flexWrap: 'wrap',
+          justifyContent: { sm: 'flex-end' },
+          width: { sm: 270 },
+        }}
+      >
         {state !== 'removed' && (
           <Button size="small" onClick={onEdit} aria-label={`Change ${name}`}>
             Change

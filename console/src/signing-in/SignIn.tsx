@@ -56,6 +56,7 @@ export default function SignIn() {
             <TextField
               label="Your name"
               autoComplete="username"
+              autoFocus
               value={person}
               onChange={(e) => setPerson(e.target.value)}
               required
@@ -67,7 +68,7 @@ export default function SignIn() {
             autoComplete="current-password"
             value={password}
             onChange={(e) => setPassword(e.target.value)}
-            autoFocus
+            autoFocus={!needsName}
             required
           />
           <ProblemNote error={error} />

@@ -19,7 +19,7 @@ export type NewAudit = Omit<
 };
 
 /** The hash before the first entry. */
-export const beginning = '0'.repeat(64);
+const beginning = '0'.repeat(64);
 
 /* More of what something was is not kept, but its digest. */
 const mostKept = 60_000;

@@ -54,9 +54,11 @@ async function tellAudit(db: Handle, rows: readonly AuditRow[]): Promise<AuditEn
   }));
 }
 
-/* What an operation does; one that there is no more is called by its name. */
+/* What an operation does, in its first words; one that there is no more is called by its name. */
 const summaryOf = (act: string): string =>
-  Object.hasOwn(routes, act) ? (routes[act as RouteName] as Route).summary : act;
+  Object.hasOwn(routes, act)
+    ? (routes[act as RouteName] as Route).summary.split(/[:,.;(]/, 1)[0]!.trim()
+    : act;
 
 /* So many entries are read at once. */
 const atOnce = 1000;

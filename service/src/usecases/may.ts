@@ -188,7 +188,7 @@ async function onlySite(db: Handle, rights: RightsById, right: Right): Promise<s
 }
 
 /** The error with which somebody is refused: what it takes, what they are, and whom they can ask. */
-export async function notAllowed(db: Handle, { rights }: Asker, right: Right): Promise<OrbisError> {
+async function notAllowed(db: Handle, { rights }: Asker, right: Right): Promise<OrbisError> {
   const who = await peopleWith(db, rolesWith(right), mostToAsk);
   return new OrbisError('not-allowed', {
     right,

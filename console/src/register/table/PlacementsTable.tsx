@@ -11,6 +11,7 @@ import { createContext, use, useState, type ReactNode } from 'react';
 import type { Placement } from '@orbis/contract';
 import { nonce } from '../../components/nonce.ts';
 import { PlacementRow } from '../PlacementRow.tsx';
+import { useMay } from '../../session.ts';
 import { ActOnMany } from './ActOnMany.tsx';
 import { columns } from './columns.tsx';
 import { useKeptColumns } from './kept-columns.ts';
@@ -19,6 +20,7 @@ const nothing = (): GridRowSelectionModel => ({ type: 'include', ids: new Set<Gr
 
 /** Placements as a table: columns by choice, many changed at once, and the one that is opened below it. */
 export default function PlacementsTable({ placements }: { placements: readonly Placement[] }) {
+  const isChanging = useMay()('placements.changeMany');
   const [shown, setShown] = useKeptColumns();
   const [selection, setSelection] = useState(nothing);
   const [opened, setOpened] = useState<string | null>(null);
@@ -26,7 +28,7 @@ export default function PlacementsTable({ placements }: { placements: readonly P
   const open = placements.find(({ id }) => id === opened);
   return (
     <>
-      <Acts value={<ActOnMany chosen={chosen} onDone={() => setSelection(nothing())} />}>
+      <Acts value={isChanging ? <ActOnMany chosen={chosen} onDone={() => setSelection(nothing())} /> : null}>
         <Box sx={{ maxHeight: '70vh', display: 'flex', flexDirection: 'column' }}>
           <DataGrid
             aria-label="Placements"
@@ -35,7 +37,7 @@ export default function PlacementsTable({ placements }: { placements: readonly P
             columns={columns}
             density="compact"
             rowHeight={44}
-            checkboxSelection
+            checkboxSelection={isChanging}
             disableRowSelectionOnClick
             disableRowSelectionExcludeModel
             disableColumnSorting

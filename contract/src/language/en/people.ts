@@ -24,7 +24,7 @@ export const people: Language['people'] = {
     owner: 'also decides who may do what, where news goes, and what is gone for good',
   },
   rights: {
-    see: 'look at that',
+    see: 'look at what is here',
     paste: 'take the steps of pages',
     check: 'have pages checked',
     collect: 'collect embeds',
