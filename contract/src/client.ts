@@ -2,6 +2,8 @@ import type { Problem } from './common.ts';
 import type { AnswerOf, BodyInput, QueryInput, Routes } from './routes/index.ts';
 import { apiBase, pathOf, paths, type RouteName } from './routes/paths.ts';
 
+export { apiBase, pathOf };
+
 /** An error answer of the service, or the failure to reach it (`status` 0). */
 export class ApiError extends Error {
   readonly problem: Problem;

@@ -117,7 +117,8 @@ describe('many placements at once', () => {
     const other = await test.another();
     try {
       const both = await Promise.all([
-        make('ended', ids),
+        // Whoever comes second finds none of them any more.
+        make('ended', ids).catch(() => []),
         other.client
           .call('placements.changeMany', { body: { placements: ids.toReversed(), make: 'ended' } })
           .then(({ data }) => data.placements)

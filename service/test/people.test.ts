@@ -119,6 +119,37 @@ describe('people', () => {
     expect(await codeOf(test.client.call('people.remove', call))).to.equal('last-owner');
   });
 
+  it('leave one owner also where two remove each other at once', async () => {
+    const two = await Promise.all(
+      ['Left hand', 'Right hand'].map((name) => join(test, name, { role: 'owner' })),
+    );
+    const all = (await test.client.call('people.list', {})).data.items;
+    // Of all other owners with a password none is left.
+    for (const { id, role, state, name } of all)
+      if (role === 'owner' && state === 'active' && !name.endsWith(' hand'))
+        await two[0]!.client.call('people.change', {
+          params: { person: id },
+          body: { role: 'editor' },
+          ifMatch: '*',
+        });
+    const removed = await Promise.all(
+      two.map(({ client }, i) =>
+        client.call('people.remove', { params: { person: two[1 - i]!.id }, ifMatch: '*' }).then(
+          () => 'removed',
+          (error: { code?: string }) => error.code ?? 'failed',
+        ),
+      ),
+    );
+    const left = two[removed.indexOf('removed') === 0 ? 0 : 1]!;
+    expect(removed.filter((each) => each === 'removed')).to.have.length(1);
+    const { id } = all.find(({ name }) => name === 'Tester')!;
+    await left.client.call('people.change', {
+      params: { person: id },
+      body: { role: 'owner' },
+      ifMatch: '*',
+    });
+  });
+
   it('are removed with what lets them in; what they made keeps their name', async () => {
     const { id, client } = await join(test, 'Piet Lauwers', { role: 'editor' });
     await client.call('embeds.create', {

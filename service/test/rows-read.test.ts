@@ -62,6 +62,7 @@ const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/changes', { mine: 'true', standing: 'true' }],
   ['/audit', {}],
   ['/audit', { act: 'pages' }],
+  ['/audit', { act: 'deliveries' }],
   ['/audit', { outcome: 'refused' }],
   ['/people', {}],
   ['/messages', {}],

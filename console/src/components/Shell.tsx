@@ -11,10 +11,9 @@ import TodayIcon from '@mui/icons-material/WbTwilightOutlined';
 import DoneIcon from '@mui/icons-material/HistoryOutlined';
 import Box from '@mui/material/Box';
 import { Navigate, NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
-import { useEffect } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import mark from '../mark.svg';
 import { useMay } from '../session.ts';
-import { NotForThem } from './NotForThem.tsx';
 import { callOfScreen } from './screen-rights.ts';
 import { useFocusOnNavigation } from './useFocusOnNavigation.ts';
 
@@ -52,12 +51,20 @@ const skip = {
   '&:focus': { transform: 'none' },
 };
 
+/* With the words for it, which the first screen does without. */
+const NotForThem = lazy(() => import('./NotForThem.tsx'));
+
 /* The screen, where whoever is signed in has any use for it; the first one is that of their sites then. */
 function ForThem({ path }: { path: string }) {
   const call = callOfScreen(path);
   const may = useMay();
   if (call === null || may(call)) return <Outlet />;
-  return path === '/' ? <Navigate to="/places" replace /> : <NotForThem call={call} />;
+  if (path === '/') return <Navigate to="/places" replace />;
+  return (
+    <Suspense>
+      <NotForThem call={call} />
+    </Suspense>
+  );
 }
 
 /**

@@ -27,7 +27,8 @@ import { Revisions } from './Revisions.tsx';
 import { useSheetOf } from './sheet-of.ts';
 import { Workbench } from './Workbench.tsx';
 import { oneScreen } from './one-screen.ts';
-import { IfMay, IfMayElseWho } from '../components/IfMay.tsx';
+import { IfMay } from '../components/IfMay.tsx';
+import { IfMayElseWho } from '../components/IfMayElseWho.tsx';
 
 /** One embed: how it looks and what is changed in it; and, drawn in from the side, what it is and was. */
 export default function EmbedScreen() {

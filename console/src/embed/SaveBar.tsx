@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import type { ComposedDraft } from './composed-draft.ts';
 import { LeavingAsks } from './LeavingAsks.tsx';
 import type { RouteName } from '@orbis/contract';
-import { IfMayElseWho } from '../components/IfMay.tsx';
+import { IfMayElseWho } from '../components/IfMayElseWho.tsx';
 import { useMay } from '../session.ts';
 
 /** What is done with a draft: saved, or gone back from. */

@@ -9,7 +9,8 @@ import { Waiting } from '../components/Waiting.tsx';
 import { RemoveSite } from './RemoveSite.tsx';
 import { SiteForm } from './SiteForm.tsx';
 import { useSite } from './use-site.ts';
-import { IfMay, IfMayElseWho } from '../components/IfMay.tsx';
+import { IfMay } from '../components/IfMay.tsx';
+import { IfMayElseWho } from '../components/IfMayElseWho.tsx';
 
 /** What holds for all embeds on a site. */
 export default function SiteScreen() {

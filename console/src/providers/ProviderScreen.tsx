@@ -20,7 +20,8 @@ import { TermsForm } from '../terms/TermsForm.tsx';
 import { mono } from '../theme.ts';
 import { optionWords, spoken } from '@orbis/contract/language';
 import { Differences, SheetEditor } from './SheetEditor.tsx';
-import { IfMay, IfMayElseWho } from '../components/IfMay.tsx';
+import { IfMay } from '../components/IfMay.tsx';
+import { IfMayElseWho } from '../components/IfMayElseWho.tsx';
 
 /** One provider: what its sheet says in plain words, and the sheet itself. */
 export default function ProviderScreen() {

@@ -13,6 +13,10 @@ const exportsAll: readonly RouteName[] = ['register.read', 'register.table', 'au
 export const isAct = (name: RouteName, { method, readOnly, needs }: Route): boolean =>
   needs !== 'probe' && ((method !== 'get' && !readOnly) || exportsAll.includes(name));
 
+/** Whether a call only says what it would do. */
+export const isTriedOut = (body: unknown): boolean =>
+  typeof body === 'object' && body !== null && 'dryRun' in body && body.dryRun === true;
+
 /** An act as it begins: nobody knows yet who does it, but from where. */
 export const beginAct = (name: RouteName, request: Request): Act => ({
   ...{ name, personId: null, who: null, means: 'nothing', thing: null, isWritten: false },

@@ -16,7 +16,16 @@ import type { Deps } from '../deps.ts';
 import { refuseOutright, refuseUnlessAllowed, type Asker, type Sent } from '../usecases/may.ts';
 import { withWhoChanged } from '../usecases/who-changed.ts';
 import type { Act } from '../store/act.ts';
-import { actsAs, beginAct, createRefusals, endAct, isAct, thingIn, type Refusals } from './acts.ts';
+import {
+  actsAs,
+  beginAct,
+  createRefusals,
+  endAct,
+  isAct,
+  isTriedOut,
+  thingIn,
+  type Refusals,
+} from './acts.ts';
 import { inputOf, readBody } from './body.ts';
 import { basicChallenge, nobody, visitorOf, whoCalls, type Caller } from './caller.ts';
 import { deviceCookie, sessionCookie } from './cookie.ts';
@@ -109,7 +118,7 @@ async function answerCall(
     const done = await handle(call).catch(async (error: unknown) => {
       throw await withWhoChanged(error, call.params, db);
     });
-    if (isAct(name, route)) await endAct(db, act, now);
+    if (isAct(name, route) && !isTriedOut(sent.body)) await endAct(db, act, now);
     return done;
   });
   const mayFollow = (): Promise<boolean> => stillMay(request, route, deps);

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, gte, isNotNull, isNull, like, lt, lte, or, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, isNotNull, isNull, lt, lte } from 'drizzle-orm';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { digest } from '../digest.ts';
@@ -107,31 +107,41 @@ export interface AuditAsked {
   limit: number;
   before: number | null;
   personId?: number | undefined;
-  /** An operation, or the word before its dot. */
-  act?: string | undefined;
+  /** One of these operations. */
+  acts?: readonly string[] | undefined;
   thing?: string | undefined;
   outcome?: AuditRow['outcome'] | undefined;
 }
 
 /** Entries, the newest first, with one more where there is more. */
-export const listAudit = (db: Handle, asked: AuditAsked): Promise<AuditRow[]> =>
+export async function listAudit(db: Handle, { acts, ...asked }: AuditAsked): Promise<AuditRow[]> {
+  if (acts === undefined) return newest(db, asked);
+  // Each operation from its own part of the index: all of them together have no order there.
+  const rows = await Promise.all(acts.map((act) => newest(db, { ...asked, act })));
+  return rows
+    .flat()
+    .sort((a, b) => b.id - a.id)
+    .slice(0, asked.limit + 1);
+}
+
+const newest = (
+  db: Handle,
+  { limit, before, personId, act, thing, outcome }: Omit<AuditAsked, 'acts'> & { act?: string },
+): Promise<AuditRow[]> =>
   db
     .select()
     .from(audit)
     .where(
       and(
-        asked.before === null ? undefined : lt(audit.id, asked.before),
-        asked.personId === undefined ? undefined : eq(audit.personId, asked.personId),
-        asked.act === undefined ? undefined : isAct(asked.act),
-        asked.thing === undefined ? undefined : eq(audit.thing, asked.thing),
-        asked.outcome === undefined ? undefined : eq(audit.outcome, asked.outcome),
+        before === null ? undefined : lt(audit.id, before),
+        personId === undefined ? undefined : eq(audit.personId, personId),
+        act === undefined ? undefined : eq(audit.act, act),
+        thing === undefined ? undefined : eq(audit.thing, thing),
+        outcome === undefined ? undefined : eq(audit.outcome, outcome),
       ),
     )
     .orderBy(desc(audit.id))
-    .limit(asked.limit + 1);
-
-const isAct = (act: string): SQL | undefined =>
-  act.includes('.') ? eq(audit.act, act) : or(eq(audit.act, act), like(audit.act, `${act}.%`));
+    .limit(limit + 1);
 
 /** Entries of the chain behind a number, in its order. */
 export const auditAfter = (db: Handle, number: number, limit: number): Promise<AuditRow[]> =>

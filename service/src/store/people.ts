@@ -71,17 +71,20 @@ export function listPeople(db: Handle, limit: number, after: string | undefined)
 }
 
 /** Who has one of these roles for everything and can sign in: so many of them, the first ones. */
-export const peopleWith = (
+export function peopleWith(
   db: Handle,
   roles: readonly PersonRole[],
   most: number,
-): Promise<Pick<Person, 'id' | 'name' | 'role'>[]> =>
-  db
+  { lock = false }: { lock?: boolean } = {},
+): Promise<Pick<Person, 'id' | 'name' | 'role'>[]> {
+  const query = db
     .select({ id: person.id, name: person.name, role: person.role })
     .from(person)
     .where(and(inArray(person.role, [...roles]), isNull(person.removedAt), isNotNull(person.passwordHash)))
     .orderBy(asc(person.id))
     .limit(most);
+  return lock ? query.for('update') : query;
+}
 
 /** Adds somebody, without a password. */
 export async function insertPerson(

@@ -23,20 +23,28 @@ import { findPerson, publicIdsOf } from '../store/people.ts';
 import { keyset } from '../store/pages.ts';
 
 /** What the log is searched for, with people by their ids in the interface. */
-export type AuditSearch = Omit<AuditAsked, 'personId'> & { person?: string | undefined };
+export type AuditSearch = Omit<AuditAsked, 'personId' | 'acts'> & {
+  person?: string | undefined;
+  /** An operation, or the word before its dot. */
+  act?: string | undefined;
+};
 
 /** A part of the log. @throws OrbisError `not-found` of a person */
 export async function readAudit(
   db: Database,
-  { person, ...asked }: AuditSearch,
+  { person, act, ...asked }: AuditSearch,
 ): Promise<{ items: AuditEntry[]; next: string | null }> {
   await sealAudit(db);
   const found = person === undefined ? null : await findPerson(db, person);
   if (person !== undefined && !found) throw new OrbisError('not-found', { what: 'person', key: person });
-  const rows = await listAudit(db, { ...asked, personId: found?.id });
+  const acts = act === undefined ? undefined : actsNamed(act);
+  const rows = await listAudit(db, { ...asked, acts, personId: found?.id });
   const { items, next } = keyset(rows, asked.limit, (row) => row);
   return { items: await tellAudit(db, items), next };
 }
+
+const actsNamed = (act: string): string[] =>
+  act.includes('.') ? [act] : Object.keys(routes).filter((name) => name.startsWith(`${act}.`));
 
 async function tellAudit(db: Handle, rows: readonly AuditRow[]): Promise<AuditEntry[]> {
   const people = await publicIdsOf(
@@ -98,14 +106,17 @@ export async function checkAudit(
   const done = (broken: AuditChecked['broken']): AuditChecked => ({
     ...{ entries: so.entries, withheld: so.withheld, broken },
     first: so.entries === 0 ? null : chain.droppedNumber + 1,
-    head: chain.number === 0 ? null : { number: chain.number, hash: chain.hash },
+    head: so.number === 0 ? null : { number: so.number, hash: so.hash },
   });
+  const against = { chain, noted };
   for await (const rows of inOrder(db, so.number))
     for (const row of rows) {
-      const broken = faultOf(row, so, { chain, noted });
+      // What is done meanwhile has moved the end.
+      if (row.number! > against.chain.number) against.chain = (await readChain(db))!;
+      const broken = faultOf(row, so, against);
       if (broken) return done(broken);
     }
-  return done(faultAtEnd(so, { chain, noted }));
+  return done(faultAtEnd(so, against));
 }
 
 /** How far the chain has been gone along. */

@@ -151,7 +151,8 @@ function refuseNothing(name: string, role: PersonRole | null, sites: readonly un
 
 /* Somebody has to be left who can decide who may do what. */
 async function refuseLastOwner(tx: Handle, person: Person): Promise<void> {
-  const owners = await peopleWith(tx, rolesWith('manage'), 2);
+  // Held, as two owners may be removing each other.
+  const owners = await peopleWith(tx, rolesWith('manage'), 2, { lock: true });
   if (owners.length === 1 && owners[0]!.id === person.id)
     throw new OrbisError('last-owner', { name: person.name });
 }

@@ -10,7 +10,8 @@ import { Waiting } from '../../components/Waiting.tsx';
 import { useSite } from '../use-site.ts';
 import { HeadThings } from './HeadThings.tsx';
 import { HeadWork } from './HeadWork.tsx';
-import { IfMay, IfMayElseWho } from '../../components/IfMay.tsx';
+import { IfMay } from '../../components/IfMay.tsx';
+import { IfMayElseWho } from '../../components/IfMayElseWho.tsx';
 
 /** What the pages of a site need once, and what of it stands in the head of every page. */
 export default function HeadScreen() {
