@@ -318,6 +318,19 @@ describe('rights', () => {
       );
     });
 
+    it('let whoever reads everything place on their site what they see, and say what they may not do', async () => {
+      const { client } = await join(test, 'Reads all', {
+        role: 'reader',
+        sites: [{ site: 'fell', role: 'editor' }],
+      });
+      await client.call('spots.create', { body: { key: 'fell/talks#seen' } });
+      await client.call('placements.create', { body: { embed: 'talk-of-moor', place: 'fell/talks#seen' } });
+      const page = { params: { page: 'moor/talks' }, body: { title: 'Theirs' }, ifMatch: '*' };
+      expect(await codeOf(client.call('pages.change', page))).to.equal('not-allowed');
+      const notes = { params: { embed: 'talk-of-moor' }, body: { notes: 'x' }, ifMatch: '*' };
+      expect(await codeOf(client.call('embeds.change', notes))).to.equal('not-allowed');
+    });
+
     it('let people work with what they collected, and take back what they did', async () => {
       const { client } = joined.editor;
       const body = { text: talkCode(test.world.port, 'nB4own'), name: 'Own talk' };

@@ -1,6 +1,7 @@
+import { spoken } from '@orbis/contract';
 import type { AddCommand } from '../command.ts';
 import { formatTimestamp } from '../text.ts';
-import { daysOfLink, mailedInWords, personCalled, tellPeople } from '../things/person.ts';
+import { daysOfLink, personCalled, tellPeople } from '../things/person.ts';
 
 export const addPeople: AddCommand = (program, run) => {
   const people = program
@@ -37,7 +38,7 @@ remove person.`,
           body: daysOfLink(days),
         });
         tools.note(
-          `For ${called}. ${mailedInWords(data.mailed)} It holds once, until ${formatTimestamp(data.expiresAt)}:\n`,
+          `For ${called}. ${spoken.people.mailed[data.mailed]} It holds once, until ${formatTimestamp(data.expiresAt)}:\n`,
         );
         tools.tell(data, () => `${data.link}\n`);
         return 0;

@@ -168,7 +168,7 @@ async function addPerson(
     },
   });
   tools.note(
-    `${data.name} is invited as ${spoken.people.grants(data)}. ${mailedInWords(data.mailed)} The link holds once, until ${formatTimestamp(data.expiresAt)}:\n`,
+    `${data.name} is invited as ${spoken.people.grants(data)}. ${spoken.people.mailed[data.mailed]} The link holds once, until ${formatTimestamp(data.expiresAt)}:\n`,
   );
   tools.tell(data, () => `${data.link}\n`);
   return 0;
@@ -182,15 +182,6 @@ export function daysOfLink(word: string | undefined): { days?: number } {
     throw new UsedWrongly(`“${word}” is not a number of days. Say a whole number from 1 to 30.`);
   return { days };
 }
-
-/** Whether an invitation went by mail, in a sentence. */
-export const mailedInWords = (mailed: 'sent' | 'failed' | 'no-mail-server' | 'no-address'): string =>
-  ({
-    'sent': 'It went to them by mail; here it is as well.',
-    'failed': 'It could not be sent by mail: hand it over yourself.',
-    'no-mail-server': 'No mail server is set up: hand it over yourself.',
-    'no-address': 'Hand it over yourself.',
-  })[mailed];
 
 /* As they are typed: hollinfell=placer. */
 const sitesIn = (words: readonly string[]): { site: string; role: string }[] =>

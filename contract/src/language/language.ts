@@ -146,6 +146,8 @@ export interface PeopleWords {
     link: (name: string) => string;
     removed: (name: string) => string;
   };
+  /** Whether an invitation went out by mail, and what is to be done: a sentence. */
+  mailed: Readonly<Record<'sent' | 'failed' | 'no-mail-server' | 'no-address', string>>;
   /** The mail that goes out with an invitation. */
   invitation: {
     subject: (by: string | null) => string;

@@ -69,6 +69,12 @@ export const people: Language['people'] = {
     link: (name) => `Made a link by which ${name} sets a password`,
     removed: (name) => `Removed ${name}`,
   },
+  mailed: {
+    'sent': 'It went to them by mail; here it is as well.',
+    'failed': 'It could not be sent by mail: hand it over yourself.',
+    'no-mail-server': 'No mail server is set up: hand it over yourself.',
+    'no-address': 'Hand it over yourself.',
+  },
   invitation: {
     subject: (by) => `${by ?? 'Somebody'} invites you to Orbis`,
     text: ({ name, by, grants, link, until }) =>
