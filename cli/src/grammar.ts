@@ -29,6 +29,7 @@ import { addStill } from './commands/looking/still.ts';
 import { addWeigh } from './commands/looking/weigh.ts';
 import { addMe } from './commands/me.ts';
 import { addPeople } from './commands/people.ts';
+import { addSecurity } from './commands/security.ts';
 import { addOpen } from './commands/open.ts';
 import { addOptions } from './commands/options.ts';
 import { addContacts } from './commands/looking/contacts.ts';
@@ -155,7 +156,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
   ],
   'Without the service too:': [addRead, addAdjust, addOptions, addCheck, addShrink],
   'A provider that nobody knows:': [addLearn],
-  'Who works with it:': [addPeople, addMe, addAudit],
+  'Who works with it:': [addPeople, addMe, addSecurity, addAudit],
   'This program:': [addLogin, addCompletion],
 };
 

@@ -23,7 +23,17 @@ export const byRight: Readonly<Partial<Record<Right, readonly string[]>>> = {
     ...['remove site', 'remove spot'],
   ],
   manage: [
-    ...['audit', 'people list', 'people link', 'list people', 'show person', 'add person', 'change person'],
+    ...[
+      'audit',
+      'people list',
+      'people link',
+      'people take-factors',
+      'security demand',
+      'list people',
+      'show person',
+      'add person',
+      'change person',
+    ],
     ...['remove person', 'list channels', 'list messages', 'show channel', 'show message', 'add channel'],
     ...['change channel', 'change message', 'remove channel'],
   ],

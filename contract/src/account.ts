@@ -7,6 +7,9 @@ export const person = z
     name: z.string(),
     ...grants,
     readOnly: z.boolean().meta({ description: 'Whether it is a token that asks, which may only read' }),
+    mustSetUp: z.boolean().meta({
+      description: 'Whether a second factor is demanded that they do not have: all else is kept from them',
+    }),
   })
   .meta({ id: 'Person' });
 export const session = z
@@ -16,6 +19,7 @@ export const session = z
     needsName: z
       .boolean()
       .meta({ description: 'Whether signing in takes a name, as several people have a password' }),
+    passkeys: z.boolean().meta({ description: 'Whether anybody signs in with a passkey' }),
     person: person.nullable(),
     owners: z
       .array(z.string())

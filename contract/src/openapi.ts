@@ -189,6 +189,7 @@ const parameterWords: Readonly<Record<string, string>> = {
   endpoint: 'The id of an entry in the list of oEmbed providers',
   session: 'The id of a browser in which somebody is signed in',
   token: 'The id of a token',
+  passkey: 'The id of a passkey',
   accept: 'Whether it is done though embeds come out differently',
 };
 
@@ -258,6 +259,7 @@ const tagWords: Readonly<Record<string, string>> = {
   'Service': 'Whether Orbis runs',
   'Signing in': 'Sessions of browsers, tokens of programs, the password',
   'Audit': 'Who did what, from where; each entry holds the hash of the one before',
+  'Security': 'Passkeys, codes of an app and recovery codes, beside passwords',
   'People': 'Who works with Orbis, and what each of them may do',
   'Reading': 'What codes and links are, without keeping them',
   'Collection': 'Embeds: their codes, names and tags',

@@ -36,6 +36,7 @@ export const personDetails = z
     }),
     invitedBy: z.string().nullable(),
     seenAt: time.nullable().meta({ description: 'When they last did something, to the minute' }),
+    secondFactor: z.boolean().meta({ description: 'Whether they have a passkey, or codes of an app' }),
     createdAt: time,
     removedAt: time.nullable(),
   })

@@ -1,19 +1,25 @@
 import { connectDatabase } from './database/connect.ts';
 import { existsSync } from 'node:fs';
+import { parseArgs } from 'node:util';
 import { accountUrls } from './database/accounts.ts';
 import { openDataFolder } from './database/folder.ts';
 import { findSocket } from './database/socket.ts';
 import { makeLink } from './store/one-time-links.ts';
 import { firstOwner, listPeople, personNamed, withPassword, type Person } from './store/people.ts';
+import { deleteFactors } from './store/second-factors.ts';
 import type { Handle } from './database/connect.ts';
 import { CannotStart, readSettings } from './settings.ts';
 import { inTransaction } from './database/transaction.ts';
 
 /**
- * Prints a one-time link by which a new password is set. Run it on the server's own
- * machine, while Orbis is running.
+ * Prints a one-time link by which a new password is set; with `--factor-lost` it takes away the passkeys and
+ * codes of whoever lost them as well. Run it on the server's own machine, while Orbis is running.
  */
 async function main(): Promise<void> {
+  const { values, positionals } = parseArgs({
+    options: { 'factor-lost': { type: 'boolean', default: false } },
+    allowPositionals: true,
+  });
   const settings = readSettings(process.env, process.cwd());
   let url = settings.ORBIS_DATABASE_URL;
   if (url === undefined) {
@@ -28,13 +34,14 @@ async function main(): Promise<void> {
   const connection = await connectDatabase(url);
   try {
     const now = new Date();
-    const person = await whose(connection.db, process.argv[2], now);
-    const { secret } = await inTransaction(connection.db, (tx) =>
-      makeLink(tx, person.id, 'password', { minutes: 30, now }),
-    );
+    const person = await whose(connection.db, positionals[0], now);
+    const { secret } = await inTransaction(connection.db, async (tx) => {
+      if (values['factor-lost']) await deleteFactors(tx, person.id);
+      return makeLink(tx, person.id, 'password', { minutes: 30, now });
+    });
     const base = settings.ORBIS_PUBLIC_URL ?? `http://orbis.localhost:${settings.ORBIS_PORT}`;
     process.stdout.write(
-      `Set a new password for ${person.name} within 30 minutes here:\n  ${base}/set-password#${secret}\n`,
+      `Set a new password for ${person.name} within 30 minutes here:\n  ${base}/set-password#${secret}\n${values['factor-lost'] ? 'Their passkeys and codes are taken away.\n' : ''}`,
     );
   } finally {
     await connection.close();

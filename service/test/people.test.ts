@@ -29,7 +29,13 @@ describe('people', () => {
     expect(data.items[0]).to.include({ name: 'Tester', role: 'owner', state: 'active' });
     const session = await stranger.call('session.create', { body: { password } });
     expect(session.data.needsName).to.equal(false);
-    expect(session.data.person).to.deep.equal({ name: 'Tester', role: 'owner', sites: [], readOnly: false });
+    expect(session.data.person).to.deep.equal({
+      name: 'Tester',
+      role: 'owner',
+      sites: [],
+      readOnly: false,
+      mustSetUp: false,
+    });
   });
 
   it('are invited by a link, which says whom it is for and is used once', async () => {

@@ -49,11 +49,12 @@ const mayDo: Record<PersonRole, string> = {
     savedSearches.remove savedSearches.save sharedSpots.change sharedSpots.create sharedSpots.delete
     sites.change sites.colours sites.create sites.delete sites.learn sources.create spots.change spots.create
     spots.delete terms.writeOfEmbed terms.writeOfProvider`,
-  owner: 'audit.* channels.* embeds.purge messages.* people.* register.create',
+  owner: 'audit.* channels.* embeds.purge messages.* people.* register.create security.demand',
 };
-const self = 'password.change session.delete sessions.* tokens.create tokens.delete tokens.list';
+const self =
+  'codes.* passkeys.* password.change recoveryCodes.* security.read session.delete sessions.* tokens.create tokens.delete tokens.list';
 const open =
-  'invitations.read news.feed password.set session.create session.link session.read sharedPlans.* tokens.exchange';
+  'invitations.read news.feed password.set session.ask session.create session.link session.passkey session.read sharedPlans.* tokens.exchange';
 
 const all = Object.keys(routes);
 const named = (text: string): string[] =>

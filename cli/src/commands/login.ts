@@ -1,5 +1,5 @@
 import { hostname } from 'node:os';
-import type { Client } from '@orbis/contract';
+import { ApiError, type Client } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { askPassword } from '../password.ts';
@@ -9,6 +9,7 @@ import { clientFor, forgetSignIn, keepRights, readSignIn, signInFile, writeSignI
 
 interface Options {
   name?: string;
+  code?: string;
   passwordStdin?: boolean;
   readOnly?: boolean;
   days?: string;
@@ -29,14 +30,20 @@ async function signIn(tools: Tools, url: string, options: Options): Promise<Exit
   const person = options.name ?? (await askName(stranger, tools));
   const password = await askPassword(tools, options.passwordStdin);
   const name = `command line on ${hostname()}`.slice(0, 80);
-  const { data } = await stranger.call('tokens.exchange', {
-    body: {
-      ...(person !== undefined && { person }),
-      password,
-      name,
-      access: options.readOnly ? 'read' : 'all',
-      ...(days !== undefined && { days }),
-    },
+  const exchange = async (code: string | undefined) =>
+    stranger.call('tokens.exchange', {
+      body: {
+        ...(person !== undefined && { person }),
+        ...{ password, name },
+        ...(code !== undefined && { code }),
+        access: options.readOnly ? 'read' : 'all',
+        ...(days !== undefined && { days }),
+      },
+    });
+  const { data } = await exchange(options.code).catch(async (error: unknown) => {
+    const isAsked = error instanceof ApiError && error.code === 'second-factor-needed';
+    if (!isAsked || !tools.io.ask) throw error;
+    return exchange(await tools.io.ask('Code of your app, or a recovery code: '));
   });
   const file = signInFile(tools.io);
   writeSignIn(file, { url: base, token: data.token, id: data.id });
@@ -55,6 +62,7 @@ export const addLogin: AddCommand = (program, run) => {
     .command('login')
     .argument('<url>', 'where Orbis is, such as http://orbis.localhost:7420')
     .option('--name <name>', 'as whom; where several people use Orbis and none is said, it is asked for')
+    .option('--code <code>', 'a code of your app or a recovery code, where one is asked for')
     .option('--read-only', 'this machine may only read, and change nothing')
     .option('--days <n>', 'after so many days it has to sign in again (365)')
     .option('--password-stdin', 'read the password from standard input')

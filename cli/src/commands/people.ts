@@ -1,4 +1,4 @@
-import { spoken } from '@orbis/contract';
+import { plural, spoken } from '@orbis/contract';
 import type { AddCommand } from '../command.ts';
 import { formatTimestamp } from '../text.ts';
 import { daysOfLink, personCalled, tellPeople } from '../things/person.ts';
@@ -13,6 +13,7 @@ export const addPeople: AddCommand = (program, run) => {
 Examples:
   orbis people list
   orbis people link "Tam Orrin"
+  orbis people take-factors "Tam Orrin"
 
 They are invited, changed and removed as everything else is: orbis add person, orbis change person, orbis
 remove person.`,
@@ -41,6 +42,26 @@ remove person.`,
           `For ${called}. ${spoken.people.mailed[data.mailed]} It holds once, until ${formatTimestamp(data.expiresAt)}:\n`,
         );
         tools.tell(data, () => `${data.link}\n`);
+        return 0;
+      }),
+    );
+  people
+    .command('take-factors')
+    .argument('<name>', 'what they are called')
+    .description(
+      'take away the passkeys and codes of somebody who lost them; they sign in with their password alone',
+    )
+    .addHelpText('after', '\nExample:\n  orbis people take-factors "Tam Orrin"')
+    .action((name: string) =>
+      run(async (tools) => {
+        const client = tools.client();
+        const { id, name: called } = await personCalled(client, name);
+        const { data } = await client.call('people.takeFactors', { params: { person: id } });
+        tools.confirm(
+          data,
+          () =>
+            `${called} signs in with a password alone now. Taken away: ${spoken.security.taken(data)}; signed out of ${plural(data.sessions, 'browser')}.\n`,
+        );
         return 0;
       }),
     );

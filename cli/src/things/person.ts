@@ -137,6 +137,8 @@ export async function tellPeople(tools: Tools): Promise<Exit> {
       'name': ({ name }) => name,
       'may do': (each) => spoken.people.grants(each),
       'state': stateInWords,
+      'second factor': ({ state, secondFactor }) =>
+        state === 'active' ? (secondFactor ? 'yes' : 'no') : '–',
       'last here': ({ seenAt }) => (seenAt === null ? '–' : formatTimestamp(seenAt)),
     },
     'There is nobody.',
@@ -266,6 +268,7 @@ const describePerson = (each: PersonDetails, made: Standing, colours: Colours): 
       ['State', stateInWords(each)],
       ...(each.email === null ? [] : [['Mail', each.email] as [string, string]]),
       ...(each.invitedBy === null ? [] : [['Invited by', each.invitedBy] as [string, string]]),
+      ['Second factor', each.secondFactor ? 'yes' : 'no'],
       ['Here since', formatTimestamp(each.createdAt)],
       ['Last here', each.seenAt === null ? 'never' : formatTimestamp(each.seenAt)],
       ['Has made', spoken.people.made(made)],

@@ -30,6 +30,7 @@ import type { YAMLError } from 'yaml';
 import type { ChannelKind, MessageState, NewsKind } from '../news-kinds.ts';
 import type { ComplaintCode, LookWidth } from '../look-widths.ts';
 import type { OutOfDateFor } from '../out-of-date-for.ts';
+import type { DemandedOf } from '../demanded-of.ts';
 import type { ResourceState } from '../resource-states.ts';
 import type { PersonRole, Right, Rights } from '../rights.ts';
 import type { Schedule, Weekday } from '../weekdays.ts';
@@ -155,6 +156,38 @@ export interface PeopleWords {
   };
 }
 
+/** Passkeys, codes of an app and recovery codes, as owners are told of them. */
+export interface SecurityWords {
+  /** What a second factor is for, and how each kind of it works: sentences. */
+  explain: string;
+  passkeys: string;
+  codes: string;
+  /** How many recovery codes are left, and what they are for. */
+  recovery: (left: number) => string;
+  /** What to do with recovery codes that are shown. */
+  recoveryKeep: string;
+  /** Of whom a second factor is demanded, and what that means: sentences. */
+  demanded: Readonly<Record<DemandedOf, string>>;
+  /** Who has none, with how many more, and what that means for them. */
+  lacking: (names: readonly string[], more: number) => string;
+  /** What somebody is told who has to set one up before all else. */
+  mustSetUp: string;
+  /** By what somebody signs in. */
+  signsInBy: (factors: { codes: boolean; passkeys: number }) => string;
+  /** What of that was taken away. */
+  taken: (factors: { codes: boolean; passkeys: number }) => string;
+  /** What was done, in a few words without a full stop. */
+  done: {
+    codesOn: string;
+    codesOff: string;
+    passkeyAdded: (name: string) => string;
+    passkeyRemoved: (name: string) => string;
+    recovery: string;
+    demanded: Readonly<Record<DemandedOf, string>>;
+    taken: (name: string) => string;
+  };
+}
+
 /**
  * A language in which Orbis speaks to owners, with the words for every code: a folder of its own beside
  * `en/`, which every function that makes sentences takes.
@@ -206,6 +239,8 @@ export interface Language {
   yamlFaults: Readonly<Record<YAMLError['code'], string>>;
   /** What people are and may do. */
   people: PeopleWords;
+  /** What people sign in by. */
+  security: SecurityWords;
   /** Where the chain of the audit log is broken, by the number of an entry; and that it holds. */
   audit: {
     faults: Readonly<Record<ChainFault, (number: number) => string>>;

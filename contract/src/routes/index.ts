@@ -20,6 +20,7 @@ import { planRoutes } from './plans.ts';
 import { providerRoutes } from './providers.ts';
 import { registerRoutes } from './register.ts';
 import { savedSearchRoutes } from './saved-searches.ts';
+import { securityRoutes } from './security.ts';
 import { sessionRoutes } from './session.ts';
 import { sharedSpotRoutes } from './shared-spots.ts';
 import { spotRoutes } from './spots.ts';
@@ -33,6 +34,7 @@ import type { Route } from './route.ts';
 /** Every operation of the interface, by its name. */
 export const routes = {
   ...sessionRoutes,
+  ...securityRoutes,
   ...peopleRoutes,
   ...auditRoutes,
   ...embedRoutes,

@@ -1,6 +1,7 @@
 import { z } from '../zod.ts';
 import { label, listQuery, publicId } from '../common.ts';
 import { personName } from '../people.ts';
+import { signInCode } from '../security.ts';
 import {
   endedAccess,
   health,
@@ -18,6 +19,16 @@ const person = personName
   .optional()
   .meta({ description: 'By which name; not needed as long as one person alone has a password' });
 const secret = z.string().min(1).max(200);
+const code = signInCode.optional().meta({
+  description: 'A code of an app, or a recovery code; asked for of whoever has set that up',
+});
+const signInErrors = [
+  'wrong-password',
+  'wrong-code',
+  'second-factor-needed',
+  'name-needed',
+  'too-many-attempts',
+] as const;
 const tokenBody = z.strictObject({
   password: password.meta({ description: 'Given again, so that an open window is not enough' }),
   name: label(80),
@@ -54,10 +65,10 @@ export const sessionRoutes = {
     ...paths['session.create'],
     summary: 'Sign in with a name and a password',
     tag: 'Signing in',
-    body: z.strictObject({ person, password }),
+    body: z.strictObject({ person, password, code }),
     answer: session,
     statuses: [200],
-    errors: ['wrong-password', 'name-needed', 'too-many-attempts'],
+    errors: signInErrors,
   }),
   'session.link': route({
     ...paths['session.link'],
@@ -78,7 +89,7 @@ export const sessionRoutes = {
   'password.set': route({
     ...paths['password.set'],
     summary:
-      'Set the password with a one-time link (first set-up, or a lost password). Ends every session and token, and signs in',
+      'Set the password with a one-time link (first set-up, or a lost password). Ends every session and token, and signs in, unless a second factor has to be given for that',
     tag: 'Signing in',
     body: z.strictObject({ secret, password, name: personName.optional() }),
     answer: sessionAfterReset,
@@ -137,11 +148,11 @@ export const sessionRoutes = {
     ...paths['tokens.exchange'],
     summary: 'Make a token with a name and a password, without being signed in',
     tag: 'Signing in',
-    body: tokenBody.extend({ person }),
+    body: tokenBody.extend({ person, code }),
     answer: newToken,
     statuses: [201],
     location: () => pathOf('tokens.list'),
-    errors: ['wrong-password', 'name-needed', 'too-many-attempts'],
+    errors: signInErrors,
   }),
   'tokens.list': route({
     ...paths['tokens.list'],

@@ -3,7 +3,7 @@ import { OrbisError, type Route, type RouteName } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
 import { writeAudit } from '../store/audit.ts';
 import type { Act } from '../store/act.ts';
-import { networkOf } from '../usecases/signing-in.ts';
+import { networkOf } from '../usecases/attempts.ts';
 import type { Caller } from './caller.ts';
 
 /* What only reads, and is written down all the same: it takes out all that there is. */
@@ -54,6 +54,10 @@ export async function endAct(db: Database, act: Act, now: Date): Promise<void> {
 const refusals: readonly string[] = [
   'not-allowed',
   'wrong-password',
+  'wrong-code',
+  'second-factor-needed',
+  'second-factor-missing',
+  'passkey-refused',
   'too-many-attempts',
   'link-used',
   'link-over',

@@ -17,6 +17,8 @@ export interface Caller {
   /** Whether it is a token that asks, and whether that may only read. */
   token: boolean;
   readOnly: boolean;
+  /** Whether a second factor is demanded of them, and they have none. */
+  mustSetUp: boolean;
 }
 
 /** Nobody who is known. */
@@ -25,6 +27,7 @@ export const nobody: Caller = {
   rights: { role: null, sites: [] },
   token: false,
   readOnly: false,
+  mustSetUp: false,
 };
 
 /** Where a request comes from, and the secrets that came along. */
@@ -60,11 +63,12 @@ export async function whoCalls(request: Request, deps: Deps, { basic = false } =
       rights: await rightsOf(db, found.person),
       token: true,
       readOnly: found.access === 'read',
+      mustSetUp: found.mustSetUp,
     };
   }
-  const person =
+  const known =
     visitor.session === null ? null : await personOfSession(db, visitor.session, visitor, deps.now());
-  return person === null ? nobody : { ...nobody, person, rights: await rightsOf(db, person) };
+  return known === null ? nobody : { ...nobody, ...known, rights: await rightsOf(db, known.person) };
 }
 
 /* The password of HTTP Basic; null where none was sent. */

@@ -23,6 +23,7 @@ import { messageHandlers } from './resources/messages.ts';
 import { newsHandlers } from './resources/news.ts';
 import { pageHandlers } from './resources/pages.ts';
 import { peopleHandlers } from './resources/people.ts';
+import { securityHandlers } from './resources/security.ts';
 import { placementHandlers } from './resources/placements.ts';
 import { planHandlers } from './resources/plans.ts';
 import { presetHandlers } from './resources/presets.ts';
@@ -47,6 +48,7 @@ export const handlersOf = (deps: Deps) => ({
   ...sessionHandlers(deps),
   ...tokenHandlers(deps),
   ...peopleHandlers(deps),
+  ...securityHandlers(deps),
   ...auditHandlers(deps),
   ...codeHandlers(deps),
   ...browsingHandlers(deps),

@@ -92,7 +92,7 @@ async function answerCall(
   const asker = refuseStrangers(caller, route);
   if (asker) await connection.during(waiting, () => refuseOutright(db, asker, route));
   refuseOtherTypes(request, route);
-  const { person, rights, readOnly } = caller;
+  const { person, rights, readOnly, mustSetUp } = caller;
   const body = route.body ? await readBody(request, response, route.most ?? usualMost) : undefined;
   const input = route.takes ? inputOf(request, route.takes) : nothing();
   const reply = await connection.during(waiting, async () => {
@@ -106,7 +106,7 @@ async function answerCall(
     const call = {
       ...sent,
       query: asker ? await allowed(asker, route, sent, db) : sent.query,
-      ...{ input, person, rights, readOnly, act },
+      ...{ input, person, rights, readOnly, mustSetUp, act },
       actor: { by: person?.id ?? 0, now, act },
       visitor: visitorOf(request, deps),
       matchState: matchState(request, route),
@@ -194,11 +194,13 @@ async function sendStream(
 
 async function* nothing(): AsyncGenerator<Uint8Array> {}
 
-/* Who asks, where that has to be somebody. @throws OrbisError `not-signed-in`, `token-read-only` */
-function refuseStrangers({ person, rights, readOnly }: Caller, route: Route): Asker | null {
+/* Who asks, where that has to be somebody. @throws OrbisError `not-signed-in`, `second-factor-missing`, `token-read-only` */
+function refuseStrangers({ person, rights, readOnly, mustSetUp }: Caller, route: Route): Asker | null {
   if (readOnly && route.method !== 'get' && !route.readOnly) throw new OrbisError('token-read-only');
   if (route.needs === 'open' || route.needs === 'probe') return null;
   if (!person) throw new OrbisError('not-signed-in');
+  // Until they have one, what is about themselves is all that there is for them.
+  if (mustSetUp && route.needs !== 'self') throw new OrbisError('second-factor-missing');
   return { person, rights };
 }
 
@@ -210,8 +212,8 @@ async function allowed(asker: Asker, route: Route, sent: Sent, db: Handle): Prom
 
 /* Whether whoever follows events may still do so. */
 async function stillMay(request: Request, route: Route, deps: Deps): Promise<boolean> {
-  const { person, rights } = await whoCalls(request, deps);
-  if (person === null) return false;
+  const { person, rights, mustSetUp } = await whoCalls(request, deps);
+  if (person === null || mustSetUp) return false;
   const sent = { params: request.params, query: request.query, body: {} };
   return refuseUnlessAllowed(deps.connection.db, { person, rights }, route, sent).then(
     () => true,

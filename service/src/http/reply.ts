@@ -17,6 +17,8 @@ export interface Call<N extends RouteName> {
   rights: RightsById;
   /** Whether it is a token that calls, which may only read. */
   readOnly: boolean;
+  /** Whether a second factor is demanded of them, and they have none. */
+  mustSetUp: boolean;
   /** Who does it and when; for operations that are not open. */
   actor: Actor;
   /** The call itself, as the audit log tells of it: of open operations it is said here who acts. */

@@ -7,12 +7,14 @@ export interface AroundPerson {
   /** Until when they have a link by which they can set a password; null for none. */
   linkUntil: Date | null;
   invitedBy: string | null;
+  /** Whether they have a second factor. */
+  hasFactor: boolean;
 }
 
 /** Somebody, as those see them who manage Orbis. */
 export const serializePerson = (
   person: Person,
-  { sites, linkUntil, invitedBy }: AroundPerson,
+  { sites, linkUntil, invitedBy, hasFactor }: AroundPerson,
 ): PersonDetails => ({
   id: person.publicId,
   name: person.name,
@@ -23,6 +25,7 @@ export const serializePerson = (
   invitedUntil: linkUntil?.toISOString() ?? null,
   invitedBy,
   seenAt: person.seenAt?.toISOString() ?? null,
+  secondFactor: hasFactor,
   createdAt: person.createdAt.toISOString(),
   removedAt: person.removedAt?.toISOString() ?? null,
 });

@@ -11,6 +11,9 @@ export interface Scope {
   longest: number;
 }
 
+/* Without a pause nothing is waited for, also not by one that began before and is counted later. */
+const never = new Date(0);
+
 /* After a day without an attempt it begins anew. */
 const forgotten = 86_400_000;
 
@@ -22,7 +25,7 @@ const forgotten = 86_400_000;
 export async function countAttempt(tx: Handle, scopes: readonly Scope[], now: Date): Promise<number | null> {
   // In one order, so that two never wait for each other.
   for (const { name } of [...scopes].sort((a, b) => (a.name < b.name ? -1 : 1)))
-    await tx.insert(attempt).ignore().values({ scope: name, count: 0, lastAt: now, blockedUntil: now });
+    await tx.insert(attempt).ignore().values({ scope: name, count: 0, lastAt: now, blockedUntil: never });
   const names = scopes.map(({ name }) => name);
   const rows = new Map(
     (await tx.select().from(attempt).where(inArray(attempt.scope, names)).for('update')).map((row) => [
@@ -40,7 +43,7 @@ export async function countAttempt(tx: Handle, scopes: readonly Scope[], now: Da
     const pause = count < free ? 0 : Math.min(longest, 2 ** (count - free));
     await tx
       .update(attempt)
-      .set({ count, lastAt: now, blockedUntil: new Date(now.getTime() + pause * 1000) })
+      .set({ count, lastAt: now, blockedUntil: pause === 0 ? never : new Date(now.getTime() + pause * 1000) })
       .where(sql`${attempt.scope} = ${name}`);
   }
   return null;

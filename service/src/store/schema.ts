@@ -2,6 +2,7 @@
 import { sql } from 'drizzle-orm';
 
 export * from './tables/people.ts';
+export * from './tables/security.ts';
 export * from './tables/collection.ts';
 export * from './tables/providers.ts';
 export * from './tables/places.ts';

@@ -6,6 +6,7 @@ import { newPublicId, newSecret } from './ids.ts';
 import { afterId } from './pages.ts';
 import { noteSeen, type Person } from './people.ts';
 import { person, session } from './schema.ts';
+import { factorColumns } from './second-factors.ts';
 
 export type SessionRow = typeof session.$inferSelect;
 
@@ -26,7 +27,7 @@ const idleSince = (now: Date): Date => new Date(now.getTime() - sessionDays.idle
 /** Opens a session and gives its secret, for the cookie. The one that it takes the place of ends. */
 export async function openSession(
   db: Handle,
-  personId: number,
+  { personId, withFactor }: { personId: number; withFactor: boolean },
   { address, agent }: Whereabouts,
   replaced: string | null,
   now: Date,
@@ -51,13 +52,14 @@ export async function openSession(
     expiresAt,
     address,
     agent: agent.slice(0, 200),
+    withFactor,
   });
   return { secret, expiresAt };
 }
 
 const sessionWith = prepared((db) =>
   db
-    .select({ person, session })
+    .select({ person, session, ...factorColumns })
     .from(session)
     .innerJoin(person, eq(person.id, session.personId))
     .where(
@@ -70,23 +72,41 @@ const sessionWith = prepared((db) =>
     .prepare(),
 );
 
-/** Whose session it is, as long as it lasts; its use is written down to the minute. */
+/** Somebody who asks by a session or a token. */
+export interface Known {
+  person: Person;
+  /** Whether a second factor is demanded of them, and they have none. */
+  mustSetUp: boolean;
+}
+
+/**
+ * Whose session it is, as long as it lasts; its use is written down to the minute. One that was opened with a
+ * password alone lasts no longer where a second factor is demanded of somebody who has one.
+ */
 export async function personOfSession(
   db: Handle,
   secret: string,
   { address }: Whereabouts,
   now: Date,
-): Promise<Person | null> {
+): Promise<Known | null> {
   const hash = digest(secret);
   const [row] = await sessionWith(db).execute({ hash, now, idle: idleSince(now) });
   if (!row || row.person.removedAt !== null) return null;
+  if (row.isDemanded && row.has && !row.session.withFactor) return null;
   if (now.getTime() - row.session.usedAt.getTime() > minute)
     await Promise.all([
       db.update(session).set({ usedAt: now, address }).where(eq(session.hash, hash)),
       noteSeen(db, row.person.id, now),
     ]);
-  return row.person;
+  return { person: row.person, mustSetUp: row.isDemanded && !row.has };
 }
+
+/** Writes down that a second factor was given in this session. */
+export const noteFactor = async (db: Handle, secret: string): Promise<void> =>
+  void (await db
+    .update(session)
+    .set({ withFactor: true })
+    .where(eq(session.hash, digest(secret))));
 
 /** The sessions of somebody that have not ended, newest first. */
 export async function listSessions(

@@ -4,8 +4,10 @@ import { prepared } from '../database/prepared.ts';
 import { digest } from '../digest.ts';
 import { newPublicId, newSecret } from './ids.ts';
 import { afterId } from './pages.ts';
-import { noteSeen, type Person } from './people.ts';
+import { noteSeen } from './people.ts';
 import { person, token } from './schema.ts';
+import { factorColumns } from './second-factors.ts';
+import type { Known } from './sessions.ts';
 
 export type TokenRow = typeof token.$inferSelect;
 
@@ -44,7 +46,7 @@ export async function makeToken(
 
 const tokenWith = prepared((db) =>
   db
-    .select({ person, token })
+    .select({ person, token, ...factorColumns })
     .from(token)
     .innerJoin(person, eq(person.id, token.personId))
     .where(
@@ -63,7 +65,7 @@ export async function personOfToken(
   secret: string,
   address: string,
   now: Date,
-): Promise<{ person: Person; access: TokenRow['access'] } | null> {
+): Promise<(Known & { access: TokenRow['access'] }) | null> {
   const [row] = await tokenWith(db).execute({ hash: digest(secret), now });
   if (!row || row.person.removedAt !== null) return null;
   const { lastUsedAt, lastUsedFrom } = row.token;
@@ -72,7 +74,7 @@ export async function personOfToken(
       db.update(token).set({ lastUsedAt: now, lastUsedFrom: address }).where(eq(token.id, row.token.id)),
       noteSeen(db, row.person.id, now),
     ]);
-  return { person: row.person, access: row.token.access };
+  return { person: row.person, access: row.token.access, mustSetUp: row.isDemanded && !row.has };
 }
 
 /** The tokens of somebody that were not revoked, newest first; also those whose time is over. */

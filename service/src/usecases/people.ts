@@ -17,6 +17,7 @@ import {
   type Person,
 } from '../store/people.ts';
 import { countPlanLinksOf, deletePlanLinksOf } from '../store/plan-links.ts';
+import { deleteFactors } from '../store/second-factors.ts';
 import { countSessions, endSessions } from '../store/sessions.ts';
 import { setSiteRoles, siteRolesOf } from '../store/site-people.ts';
 import { countTokens, revokeTokens } from '../store/tokens.ts';
@@ -138,6 +139,7 @@ export const removePerson = (db: Database, id: string, matchState: MatchState, a
     await changePerson(tx, person, { removedAt: person.removedAt ?? now, passwordHash: null });
     await endSessions(tx, person.id, null);
     await forgetDevices(tx, person.id);
+    await deleteFactors(tx, person.id);
     await revokeTokens(tx, person.id, now);
     await endLinks(tx, person.id, now);
     await deletePlanLinksOf(tx, person.id);

@@ -1,14 +1,14 @@
-import ipaddr from 'ipaddr.js';
 import { OrbisError } from '@orbis/contract';
 import type { Database, Handle } from '../database/connect.ts';
-import { inTransaction } from '../database/transaction.ts';
 import type { Act } from '../store/act.ts';
-import { clearAttempts, countAttempt, type Scope } from '../store/attempts.ts';
+import type { Scope } from '../store/attempts.ts';
 import { isKnownDevice, rememberDevice } from '../store/devices.ts';
 import { digest } from '../digest.ts';
 import { personNamed, withPassword, type Person } from '../store/people.ts';
 import { openSession, type Whereabouts } from '../store/sessions.ts';
+import { counted, networkOf } from './attempts.ts';
 import { isPassword } from './passwords.ts';
+import { secondFactor } from './second-factor.ts';
 
 /** Who is at the other end, before it is known who that is. */
 export interface Visitor extends Whereabouts {
@@ -22,20 +22,30 @@ export interface Credentials {
   /** By which name; it is not needed while one person alone has a password. */
   name?: string | undefined;
   password: string;
+  /** A code of their app, or a recovery code, where a second factor is asked for. */
+  code?: string | undefined;
+}
+
+/** Somebody who gave what it takes to be let in, and whether a second factor was with it. */
+export interface Proven {
+  person: Person;
+  withFactor: boolean;
 }
 
 /**
  * Finds out who signs in. Wrong passwords are counted for the account and for the part of the network that
  * they come from, with growing pauses; from a browser that somebody signed in with before, for that browser
- * alone, so that nobody else's attempts keep its owner out.
- * @throws OrbisError `wrong-password`, `name-needed`, `too-many-attempts`
+ * alone, so that nobody else's attempts keep its owner out. A right password without the second factor that it
+ * takes is none that was right, so what was counted stays.
+ * @throws OrbisError `wrong-password`, `name-needed`, `second-factor-needed`, `wrong-code`,
+ * `too-many-attempts`
  */
 export async function whoSignsIn(
   db: Database,
-  { name, password }: Credentials,
+  { name, password, code }: Credentials,
   visitor: Visitor,
   now: Date,
-): Promise<Person> {
+): Promise<Proven> {
   const person = await personMeant(db, name);
   const account = person ? String(person.id) : `named ${digest(name?.toLowerCase() ?? '')}`;
   const scopes = await scopesOf(db, { account, personId: person?.id ?? null }, visitor);
@@ -43,7 +53,7 @@ export async function whoSignsIn(
     // Whether a name is known shows neither in the answer nor in how long it takes.
     const isRight = await isPassword(password, person?.passwordHash ?? null);
     if (!person || !isRight) throw new OrbisError('wrong-password', { named: name !== undefined });
-    return person;
+    return { person, withFactor: await secondFactor(db, person.id, code, now) };
   });
 }
 
@@ -101,41 +111,17 @@ async function scopesOf(
 export const withLink = <T>(db: Database, visitor: Visitor, now: Date, use: () => Promise<T>): Promise<T> =>
   counted(db, [{ name: `link ${networkOf(visitor.address)}`, free: 10, longest: 600 }], now, use);
 
-async function counted<T>(
-  db: Database,
-  scopes: readonly Scope[],
-  now: Date,
-  attempt: () => Promise<T>,
-): Promise<T> {
-  const seconds = await inTransaction(db, (tx) => countAttempt(tx, scopes, now));
-  if (seconds !== null) throw new OrbisError('too-many-attempts', { seconds });
-  const done = await attempt();
-  await clearAttempts(db, scopes, now);
-  return done;
-}
-
 /**
  * Lets somebody in: with a session in place of the one that they came with, in a browser
  * that is known from now on.
  */
 export async function letIn(
   db: Handle,
-  personId: number,
+  { person: { id }, withFactor }: Proven,
   visitor: Visitor,
   now: Date,
 ): Promise<{ session: { secret: string; expiresAt: Date }; device?: string }> {
-  const session = await openSession(db, personId, visitor, visitor.session, now);
-  const known = visitor.device !== null && (await isKnownDevice(db, personId, visitor.device));
-  return { session, ...(!known && { device: await rememberDevice(db, personId, now) }) };
-}
-
-/**
- * The part of the network that an address is of: what one customer of a provider has (IPv6
- * /64), or may have (IPv4 /24).
- */
-export function networkOf(address: string): string {
-  if (!ipaddr.isValid(address)) return 'unknown';
-  const parsed = ipaddr.process(address);
-  const [bits, kind] = parsed.kind() === 'ipv4' ? [24, ipaddr.IPv4] : [64, ipaddr.IPv6];
-  return `${kind.networkAddressFromCIDR(`${parsed.toString()}/${bits}`).toString()}/${bits}`;
+  const session = await openSession(db, { personId: id, withFactor }, visitor, visitor.session, now);
+  const known = visitor.device !== null && (await isKnownDevice(db, id, visitor.device));
+  return { session, ...(!known && { device: await rememberDevice(db, id, now) }) };
 }

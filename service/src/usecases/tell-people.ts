@@ -4,6 +4,7 @@ import type { Deps } from '../deps.ts';
 import { serializePerson } from '../serializers/people.ts';
 import { passwordLinksOf, personOfLink } from '../store/one-time-links.ts';
 import { namesOf, personName, type Person } from '../store/people.ts';
+import { withFactors } from '../store/second-factors.ts';
 import { rightsOf, siteRolesOf } from '../store/site-people.ts';
 import { mailInvitation } from './invitation-mail.ts';
 import { byKeys } from './may.ts';
@@ -13,9 +14,10 @@ import { withLink, type Visitor } from './signing-in.ts';
 /** People as those see them who manage Orbis. */
 export async function tellPeople(db: Handle, rows: readonly Person[], now: Date): Promise<PersonDetails[]> {
   const ids = rows.map(({ id }) => id);
-  const [sites, links, names] = await Promise.all([
+  const [sites, links, factors, names] = await Promise.all([
     siteRolesOf(db, ids),
     passwordLinksOf(db, ids, now),
+    withFactors(db, ids),
     namesOf(
       db,
       rows.map(({ createdBy }) => createdBy),
@@ -24,6 +26,7 @@ export async function tellPeople(db: Handle, rows: readonly Person[], now: Date)
   return rows.map((row) =>
     serializePerson(row, {
       sites: sites.get(row.id) ?? [],
+      hasFactor: factors.has(row.id),
       linkUntil: links.get(row.id) ?? null,
       invitedBy: row.createdBy === null ? null : (names.get(row.createdBy) ?? null),
     }),

@@ -7,7 +7,7 @@ import { expect } from 'chai';
 import { sql } from 'drizzle-orm';
 import { createClient } from '@orbis/contract';
 import { clearAttempts, countAttempt } from '../../src/store/attempts.ts';
-import { networkOf } from '../../src/usecases/signing-in.ts';
+import { networkOf } from '../../src/usecases/attempts.ts';
 import { isCommon } from '../../src/usecases/passwords.ts';
 import { cookieNames, sessionCookie } from '../../src/http/cookie.ts';
 import { password, refusal, startTestOrbis, type TestOrbis } from '../support/orbis.ts';
@@ -114,6 +114,15 @@ describe('attack: signing in', () => {
     for (let i = 0; i < 3; i++) expect(await count()).to.equal(null);
     await clearAttempts(db, scope, now);
     expect(await count()).to.equal(null);
+  });
+
+  it('is not slowed down by another one that began a moment later and was counted first', async () => {
+    const { db } = test.orbis.connection;
+    const scope = [{ name: 'test', free: 10, longest: 60 }];
+    const now = new Date('2026-11-26T10:00:00.000Z');
+    const later = new Date(now.getTime() + 5);
+    expect(await db.transaction((tx) => countAttempt(tx, scope, later))).to.equal(null);
+    expect(await db.transaction((tx) => countAttempt(tx, scope, now))).to.equal(null);
   });
 
   it('knows the parts of the network', () => {

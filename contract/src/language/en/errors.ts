@@ -1,5 +1,6 @@
 import type { ErrorWords } from '../language.ts';
 import { errorsOfPeople } from './people.ts';
+import { errorsOfSecurity } from './security.ts';
 
 const waitInWords = (seconds: number): string =>
   seconds < 100 ? `${seconds} ${seconds === 1 ? 'second' : 'seconds'}` : `${Math.ceil(seconds / 60)} minutes`;
@@ -23,6 +24,7 @@ const channelUnfit: Readonly<Record<string, (channel: string) => string>> = {
 /** Every error that is not about one option. */
 export const errors = {
   ...errorsOfPeople,
+  ...errorsOfSecurity,
   'bad-request': {
     title: 'The request does not fit',
     detail: (f) => `${f.problem ?? 'Something in the request does not fit.'}`,

@@ -24,6 +24,7 @@ import { looks, seenTitles } from './looks.ts';
 import { misfits } from './misfits.ts';
 import { news } from './news.ts';
 import { people } from './people.ts';
+import { security } from './security.ts';
 import { problems } from './problems.ts';
 import { evidence, mends } from './reading.ts';
 import { search } from './search.ts';
@@ -110,6 +111,7 @@ export const en = {
   kept,
   news,
   people,
+  security,
   audit,
   loaded,
   looks,

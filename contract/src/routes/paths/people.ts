@@ -12,4 +12,5 @@ export const peoplePaths = {
   'people.standing': { method: 'get', path: '/people/:person/standing', needs: 'manage' },
   'people.remove': { method: 'delete', path: '/people/:person', needs: 'manage' },
   'people.invite': { method: 'post', path: '/people/:person/links', needs: 'manage' },
+  'people.takeFactors': { method: 'post', path: '/people/:person/factors/removals', needs: 'manage' },
 } as const satisfies Record<string, Operation>;

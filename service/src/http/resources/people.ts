@@ -12,6 +12,7 @@ import {
   standingOfPerson,
   type InvitedPerson,
 } from '../../usecases/people.ts';
+import { takeFactors } from '../../usecases/security.ts';
 import { handOutLink, readInvitation, tellPeople } from '../../usecases/tell-people.ts';
 import type { Handlers, Named } from '../reply.ts';
 
@@ -49,6 +50,9 @@ export function peopleHandlers(deps: Deps): Handlers<Named<'people' | 'invitatio
       const made = await inviteAgain(db, params.person, body.days, actor);
       return { status: 201, data: await handedOut(made, by) };
     },
+    'people.takeFactors': async ({ params, actor }) => ({
+      data: await takeFactors(db, params.person, actor),
+    }),
     'invitations.read': async ({ body, visitor }) => ({
       data: await readInvitation(db, body.secret, visitor, now()),
     }),

@@ -6,33 +6,47 @@ import { keyset } from '../../store/pages.ts';
 import { useLink } from '../../store/one-time-links.ts';
 import { peopleWith, personById, withPassword, type Person } from '../../store/people.ts';
 import { rightsOf, type RightsById } from '../../store/site-people.ts';
+import { anybodyHasPasskey, readDemand, withFactors } from '../../store/second-factors.ts';
 import { closeSession, endSession, endSessions, isSession, listSessions } from '../../store/sessions.ts';
 import { browserName } from '../../usecases/browser-name.ts';
 import { changePassword, setPasswordByLink } from '../../usecases/change-password.ts';
 import { byKeys, mostToAsk } from '../../usecases/may.ts';
-import { letIn, meantBy, whoSignsIn, withLink, type Visitor } from '../../usecases/signing-in.ts';
+import { askForPasskey, whoUsesPasskey } from '../../usecases/passkeys.ts';
+import {
+  letIn,
+  meantBy,
+  whoSignsIn,
+  withLink,
+  type Proven,
+  type Visitor,
+} from '../../usecases/signing-in.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 interface WhoAsks {
   person: Person | null;
   rights: RightsById;
   readOnly: boolean;
+  mustSetUp: boolean;
 }
+
+const nothing: RightsById = { role: null, sites: [] };
 
 /* Who is signed in, what they may do, and whom to ask for the rest. */
 async function tellSession(
-  { person, rights, readOnly }: WhoAsks,
+  { person, rights, readOnly, mustSetUp }: WhoAsks,
   { connection: { db }, origins }: Pick<Deps, 'connection' | 'origins'>,
 ): Promise<Session> {
-  const [known, owners] = await Promise.all([
+  const [known, passkeys, owners] = await Promise.all([
     withPassword(db, 2),
+    anybodyHasPasskey(db),
     person === null ? [] : peopleWith(db, rolesWith('manage'), mostToAsk),
   ]);
   return {
     signedIn: person !== null,
     setUp: known.length > 0,
     needsName: known.length > 1,
-    person: person && { name: person.name, ...(await byKeys(db, rights)), readOnly },
+    passkeys,
+    person: person && { name: person.name, ...(await byKeys(db, rights)), readOnly, mustSetUp },
     owners: owners.map(({ name }) => name),
     frames: origins().ownHosts ? 'own-hosts' : 'shared-host',
   };
@@ -42,17 +56,22 @@ async function tellSession(
 export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'sessions' | 'password'>> {
   const { now } = deps;
   const { db } = deps.connection;
-  const signedIn = async (person: Person, visitor: Visitor, act: Act) => {
-    Object.assign(act, { personId: person.id, who: person.name, means: 'browser', thing: null });
-    const entry = await letIn(db, person.id, visitor, now());
+  const actsAs = (act: Act, { id, name }: Person) =>
+    Object.assign(act, { personId: id, who: name, means: 'browser', thing: null });
+  const signedIn = async (proven: Proven, visitor: Visitor, act: Act) => {
+    const { person, withFactor } = proven;
+    actsAs(act, person);
+    const entry = await letIn(db, proven, visitor, now());
     const rights = await rightsOf(db, person);
-    return { data: await tellSession({ person, rights, readOnly: false }, deps), ...entry };
+    const mustSetUp =
+      !withFactor && (await readDemand(db)) === 'all' && !(await withFactors(db, [person.id])).has(person.id);
+    return { data: await tellSession({ person, rights, readOnly: false, mustSetUp }, deps), ...entry };
   };
   return {
     'session.read': async (call) => ({ data: await tellSession(call, deps) }),
-    'session.create': async ({ body: { person: name, password }, visitor, act }) => {
+    'session.create': async ({ body: { person: name, ...given }, visitor, act }) => {
       await meantBy(db, act, name);
-      return signedIn(await whoSignsIn(db, { name, password }, visitor, now()), visitor, act);
+      return signedIn(await whoSignsIn(db, { name, ...given }, visitor, now()), visitor, act);
     },
     'session.link': async ({ body, visitor, act }) => {
       const personId = await withLink(db, visitor, now(), async () => {
@@ -60,7 +79,13 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'session
         if (used === null) throw new OrbisError('link-used');
         return used;
       });
-      return signedIn((await personById(db, personId))!, visitor, act);
+      // Whoever makes such a link is at the server's own machine.
+      return signedIn({ person: (await personById(db, personId))!, withFactor: true }, visitor, act);
+    },
+    'session.ask': async ({ visitor }) => ({ data: await askForPasskey(db, visitor, deps.origins(), now()) }),
+    'session.passkey': async ({ body, visitor, act }) => {
+      const person = await whoUsesPasskey(db, body.passkey, visitor, deps.origins(), now());
+      return signedIn({ person, withFactor: true }, visitor, act);
     },
     'session.delete': async ({ visitor }) => {
       if (visitor.session !== null) await closeSession(db, visitor.session);
@@ -84,7 +109,13 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'session
     'password.set': async ({ body, visitor, act }) => {
       const { personId, ended } = await setPasswordByLink(db, body, visitor, now());
       const person = (await personById(db, personId))!;
-      const reply = await signedIn(person, { ...visitor, device: null }, act);
+      // A link that somebody made takes the place of a password, not of what its owner has beside that.
+      if ((await withFactors(db, [personId])).has(personId)) {
+        actsAs(act, person);
+        const stranger = { person: null, rights: nothing, readOnly: false, mustSetUp: false };
+        return { data: { ...(await tellSession(stranger, deps)), ended }, session: null };
+      }
+      const reply = await signedIn({ person, withFactor: false }, { ...visitor, device: null }, act);
       return { ...reply, data: { ...reply.data, ended } };
     },
     'password.change': async ({ person, body, visitor }) => ({

@@ -19,9 +19,9 @@ export function tokenHandlers({
       await confirmPassword(db, person!, body.password, visitor, now());
       return make(actor.by, body);
     },
-    'tokens.exchange': async ({ body: { person: name, password, ...values }, visitor, act }) => {
+    'tokens.exchange': async ({ body: { person: name, password, code, ...values }, visitor, act }) => {
       await meantBy(db, act, name);
-      const person = await whoSignsIn(db, { name, password }, visitor, now());
+      const { person } = await whoSignsIn(db, { name, password, code }, visitor, now());
       Object.assign(act, { personId: person.id, who: person.name });
       return make(person.id, values);
     },

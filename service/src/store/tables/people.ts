@@ -1,5 +1,6 @@
 /** Who uses Orbis, and how they are let in. */
 import {
+  boolean,
   index,
   int,
   mysqlEnum,
@@ -49,6 +50,8 @@ export const session = mysqlTable(
     /** Where it was last used from, and with what: for its owner to know it again. */
     address: ascii({ length: 45 }).notNull(),
     agent: varchar({ length: 200 }).notNull(),
+    /** Whether a second factor was given, here or at signing in. */
+    withFactor: boolean().notNull().default(false),
   },
   (t) => [index('session_person').on(t.personId, t.createdAt)],
 );
