@@ -43,6 +43,7 @@ try {
       ORBIS_MAIL_FROM: 'Orbis <orbis@hollinfell.example>',
       ORBIS_MAIL_GATHERS: '5',
       ORBIS_ALLOW_PRIVATE: 'yes',
+      ORBIS_COPIES_TO: join(folder, 'copies'),
       ...process.env,
       ORBIS_DATA: folder,
     },

@@ -25,6 +25,7 @@ export const byRight: Readonly<Partial<Record<Right, readonly string[]>>> = {
   manage: [
     ...[
       'audit',
+      'copies',
       'people list',
       'people link',
       'people take-factors',

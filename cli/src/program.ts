@@ -15,6 +15,7 @@ import type { Exit, Io } from './io.ts';
 import { forTerminal } from './terminal.ts';
 import { isOfUse } from './needs.ts';
 import { coloursFor } from './text.ts';
+import { version } from './version.ts';
 import { wayOut } from './way-out.ts';
 
 const endings = `Exit status:
@@ -46,7 +47,7 @@ export function makeProgram(
     )
     .usage('VERB [THING] [name=value …] [--switches]')
     .addHelpText('after', `\n${endings}\n\n${environment}`)
-    .version('0.1.0', '-V, --version', 'print the version')
+    .version(version, '-V, --version', 'print the version')
     .configureHelp({ subcommandTerm, visibleCommands: (command) => ofUse(command, rights) })
     .addHelpText('after', () => leftOut(program, rights))
     .exitOverride()

@@ -3,7 +3,6 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join as joined } from 'node:path';
 import { expect } from 'chai';
-import mysql from 'mysql2/promise';
 import { join } from '../../service/test/support/people.ts';
 import { password, startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { timeCode } from '../../service/test/support/time-code.ts';
@@ -29,11 +28,8 @@ describe('the command line, of second factors', () => {
   const owner = (line: string): Promise<Ran> => typedAt(test)(line);
   const code = (): string => timeCode(secret, Date.now());
   /* No code holds twice, and a test does not wait for the next one. */
-  const forgetUsed = async (): Promise<void> => {
-    const database = await mysql.createConnection(test.database);
-    await database.query('update code_secret set last_step = 0');
-    await database.end();
-  };
+  const forgetUsed = async (): Promise<void> =>
+    void (await test.orbis.connection.db.execute('update code_secret set last_step = 0'));
 
   it('sets up codes of an app, in two steps where nobody can be asked', async () => {
     expect((await ilse('security show')).out).to.match(/You sign in by +a password alone/);

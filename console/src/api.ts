@@ -136,6 +136,7 @@ const shownIn = {
   plans: ['plans', 'planLinks'],
   account: ['session', 'sessions', 'tokens'],
   people: ['people', 'session'],
+  copies: ['copies', 'placements'],
 } satisfies Record<string, readonly string[]>;
 
 /** A kind of thing that can change. */

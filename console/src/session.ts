@@ -22,3 +22,6 @@ export function useMay(): May {
   const person = useSession().data?.person;
   return (name, site) => !person || mayCall(person, name, site);
 }
+
+/** Whether whoever is signed in has to set up a second factor before all else. */
+export const useMustSetUp = (): boolean => useSession().data?.person?.mustSetUp ?? false;

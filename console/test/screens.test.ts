@@ -43,6 +43,8 @@ const headings: Record<(typeof consoleScreens)[number], string> = {
   '/providers/:provider': 'Kinorill',
   '/done': 'What was done',
   '/people': 'People',
+  '/copies': 'Safety copies',
+  '/security': 'Security',
   '/audit': 'Audit log',
   '/account': 'Account',
 };

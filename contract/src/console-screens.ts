@@ -37,5 +37,7 @@ export const consoleScreens = [
   '/providers/:provider',
   '/people',
   '/audit',
+  '/copies',
+  '/security',
   '/account',
 ] as const;

@@ -47,6 +47,8 @@ const statuses = {
   'passkey-known': row(409, 4),
   'passkeys-impossible': row(409, 4),
   'too-many-passkeys': row(409, 4),
+  'copies-off': row(409, 4),
+  'copy-running': row(409, 4),
   'link-used': row(401, 4),
   'token-unknown': row(401, 4),
   'cross-site': row(403, 4),

@@ -30,6 +30,8 @@ export * from './resource-states.ts';
 export * from './news-kinds.ts';
 export * from './news.ts';
 export * from './page-address.ts';
+export * from './copies.ts';
+export * from './copy-states.ts';
 export * from './demanded-of.ts';
 export * from './people.ts';
 export * from './security.ts';

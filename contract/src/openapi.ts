@@ -260,6 +260,7 @@ const tagWords: Readonly<Record<string, string>> = {
   'Signing in': 'Sessions of browsers, tokens of programs, the password',
   'Audit': 'Who did what, from where; each entry holds the hash of the one before',
   'Security': 'Passkeys, codes of an app and recovery codes, beside passwords',
+  'Safety copies': 'One file with everything, made by schedule or when somebody asks, and read back',
   'People': 'Who works with Orbis, and what each of them may do',
   'Reading': 'What codes and links are, without keeping them',
   'Collection': 'Embeds: their codes, names and tags',

@@ -327,7 +327,15 @@ export const comparison = z
       .meta({ description: 'The two codes as they go out, word by word' }),
   })
   .meta({ id: 'Comparison' });
-export const health = z.object({ status: z.literal('ok'), version: z.string() }).meta({ id: 'Health' });
+export const health = z
+  .object({
+    status: z.literal('ok'),
+    version: z.string(),
+    lastCopyAt: time.nullable().optional().meta({
+      description: 'Of which moment the last safety copy is that was read back; with readiness only',
+    }),
+  })
+  .meta({ id: 'Health' });
 
 export const lists = {
   embeds: pageOf(embedSummary).meta({ id: 'EmbedPage' }),

@@ -112,6 +112,46 @@ export const serviceSettingsSchema = z.object({
     description:
       'How many looks at pages are kept with their pictures, in the folder “looks” of the data folder; one takes half a megabyte or so, and the oldest go first',
   }),
+  ORBIS_COPIES_TO: z
+    .string()
+    .regex(/^\//, shouldBe('a folder with its whole path, such as /srv/orbis-copies'))
+    .optional()
+    .meta({
+      description:
+        'The folder into which a safety copy goes each day, best on another disk; without it none are made by themselves',
+    }),
+  ORBIS_COPIES_AT: z
+    .string()
+    .regex(/^(?:[01]\d|2[0-3]):[0-5]\d$/, shouldBe('a time such as 03:30'))
+    .default('03:30')
+    .meta({ description: 'When that is, by this machine’s clock' }),
+  ORBIS_COPIES_KEEP: z
+    .string()
+    .regex(/^\d{1,3}d \d{1,3}w \d{1,3}m$/, shouldBe('days, weeks and months, such as 7d 4w 12m'))
+    .default('7d 4w 12m')
+    .meta({
+      description:
+        'For how many days, weeks and months the newest copy of each is kept; the others are taken away',
+    }),
+  ORBIS_COPIES_RECIPIENTS: z
+    .string()
+    .regex(
+      /^age1[a-z0-9]+(?:[ ,]+age1[a-z0-9]+)*$/,
+      shouldBe('public age keys, such as age1…, with blanks between them'),
+    )
+    .optional()
+    .meta({
+      description:
+        'For whom copies are encrypted, by their public age keys; without it they are not. “npm run backup -- --new-key FILE” makes a key',
+    }),
+  ORBIS_COPIES_READ_BACK: z.enum(['each', 'weekly', 'never']).default('each').meta({
+    description:
+      'Which copies are put into a database on the side and held against what was copied: each, one a week, or none',
+  }),
+  ORBIS_COPY_BEFORE_UPGRADE: z.enum(['yes', 'no']).default('yes').meta({
+    description:
+      'Whether a newer version makes a safety copy before it changes the tables, in the folder of copies or in “copies” of the data folder',
+  }),
   ORBIS_METRICS_PORT: z.coerce.number().int().min(0).max(65_535).optional().meta({
     description:
       'A port of its own for metrics, which answers there at /metrics without a token; without it they are read at the console’s port, with one',

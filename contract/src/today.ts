@@ -1,6 +1,7 @@
 import { keptFinding } from './attention.ts';
 import { mostTermsToSee, mostToDo, mostToTell } from './counting.ts';
 import { count, time } from './common.ts';
+import { copyStandings } from './copy-states.ts';
 import { placementStates } from './register.ts';
 import { terms } from './terms.ts';
 import { z } from './zod.ts';
@@ -37,6 +38,8 @@ export const today = z
     terms: z.array(terms).meta({
       description: `Contracts and limits that want looking at, the worst first; at most ${mostTermsToSee}`,
     }),
+    copies: z.enum(copyStandings).meta({ description: 'How it stands with safety copies' }),
+    copiedAt: time.nullable().meta({ description: 'Of which moment the last good safety copy is' }),
     sweptAt: time.nullable().meta({ description: 'When pages were last read to the end of a sweep' }),
   })
   .meta({ id: 'Today' });

@@ -24,6 +24,7 @@ const documents = [
     'keep',
     'providers',
     'run',
+    'copies',
     'people',
   ].map((name) => `docs/${name}.md`),
   'docs/work-on-it.md',
@@ -78,12 +79,15 @@ describe('every shell block of the README and the book, on the demo', () => {
     const { url, token } = JSON.parse(readFileSync(join(data, 'cli.json'), 'utf8')) as Record<string, string>;
     symlinkSync(join(top, 'demo'), join(folder, 'demo'));
     relay = await startRelay(folder, { ORBIS_URL: url!, ORBIS_TOKEN: token! }, loopbackFetch());
-    env = { ...process.env, ORBIS_URL: url, ORBIS_TOKEN: token, NODE_OPTIONS: '' };
+    // Programs for the server's own machine find by that which Orbis is meant.
+    env = { ...process.env, ORBIS_URL: url, ORBIS_TOKEN: token, ORBIS_DATA: data, NODE_OPTIONS: '' };
+    forgetCopies();
   });
   after(async () => {
     await relay.stop();
     await ended(demo);
     rmSync(folder, { recursive: true, force: true });
+    forgetCopies();
   });
 
   for (const block of documents.flatMap(blocksOf))
@@ -131,6 +135,12 @@ describe('every shell block of the README and the book, on the demo', () => {
     }
   }
 });
+
+/* What the chapter on safety copies makes. */
+const forgetCopies = (): void =>
+  ['/tmp/orbis-copies', '/tmp/orbis-put-back'].forEach((path) =>
+    rmSync(path, { recursive: true, force: true }),
+  );
 
 /* Until a program has printed this; refused where it ends before. */
 function printed(child: ChildProcess, text: string): Promise<void> {

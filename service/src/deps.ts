@@ -1,5 +1,6 @@
 import type { Logger } from 'pino';
 import type { Browser } from './browser/browser.ts';
+import type { CopyPlan } from './copies/plan.ts';
 import type { Connection } from './database/connect.ts';
 import type { Answers } from './fetching/answers.ts';
 import type { Fetching } from './fetching/client.ts';
@@ -26,6 +27,8 @@ export interface Deps {
   /** The pictures of looks at pages, and how many looks are kept in all. */
   lookFiles: LookFiles;
   looksKept: number;
+  /** How safety copies are made; null where nobody has said where to. */
+  copyPlan: CopyPlan | null;
   answers: Answers;
   reader: Reader;
   /** Asked at each request, as ports are known only once they are listened on. */

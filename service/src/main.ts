@@ -14,7 +14,7 @@ async function main(): Promise<void> {
   const settings = readSettings(process.env, process.cwd());
   const only = rolesIn(process.argv.slice(2));
   const isFramesAlone = only.length === 1 && only[0] === 'frames';
-  const running = isFramesAlone ? await startFrames(settings) : await startOrbis(settings, { only });
+  const running = isFramesAlone ? await startFrames(settings) : await startOrbis(settings, { only, tell });
   let stopping = false;
   const stop = (): void => {
     if (stopping) return;
@@ -35,6 +35,8 @@ async function main(): Promise<void> {
   if (seemsProxied(settings)) process.stderr.write(`\n${behindProxy}\n`);
   process.stderr.write(`\n${await greeting(running, only)}\n`);
 }
+
+const tell = (sentence: string): void => void process.stderr.write(`${sentence}\n`);
 
 async function greeting(running: Orbis | Frames, only: readonly Role[]): Promise<string> {
   const { console, framesSource } = running.origins;

@@ -1,15 +1,13 @@
 import { connectDatabase } from './database/connect.ts';
-import { existsSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { accountUrls } from './database/accounts.ts';
-import { openDataFolder } from './database/folder.ts';
-import { findSocket } from './database/socket.ts';
+import { runningDatabase } from './running-database.ts';
 import { makeLink } from './store/one-time-links.ts';
 import { firstOwner, listPeople, personNamed, withPassword, type Person } from './store/people.ts';
 import { deleteFactors } from './store/second-factors.ts';
 import type { Handle } from './database/connect.ts';
 import { CannotStart, readSettings } from './settings.ts';
 import { inTransaction } from './database/transaction.ts';
+import { version } from './version.ts';
 
 /**
  * Prints a one-time link by which a new password is set; with `--factor-lost` it takes away the passkeys and
@@ -21,17 +19,7 @@ async function main(): Promise<void> {
     allowPositionals: true,
   });
   const settings = readSettings(process.env, process.cwd());
-  let url = settings.ORBIS_DATABASE_URL;
-  if (url === undefined) {
-    const folder = openDataFolder(settings.ORBIS_DATA);
-    const socket = findSocket(folder);
-    if (socket === null || !existsSync(socket))
-      throw new CannotStart(
-        `No database runs under ${settings.ORBIS_DATA}. Is ORBIS_DATA the one that Orbis runs with? Orbis must be running.`,
-      );
-    url = accountUrls(folder, socket, 'orbis').setUp;
-  }
-  const connection = await connectDatabase(url);
+  const connection = await connectDatabase(runningDatabase(settings), { version });
   try {
     const now = new Date();
     const person = await whose(connection.db, positionals[0], now);

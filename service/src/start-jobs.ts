@@ -4,6 +4,7 @@ import type { Connection } from './database/connect.ts';
 import { inTransaction } from './database/transaction.ts';
 import type { Deps } from './deps.ts';
 import type { Fetching } from './fetching/client.ts';
+import { copyJobs, type CopyTools } from './jobs/copy.ts';
 import { inspectionJobs } from './jobs/inspect.ts';
 import { planJobs } from './jobs/plan.ts';
 import { createAsker } from './asking/asker.ts';
@@ -48,6 +49,8 @@ export type JobTools = Pick<
   auditDays: number;
   /** Of Orbis. */
   version: string;
+  /** How safety copies are made, and of what; null where nobody has said where to. */
+  copying: Pick<CopyTools, 'plan' | 'url' | 'root'> | null;
 };
 
 /** Everything that goes on beside the answers: planning, sweeping, sending news; not started yet. */
@@ -56,7 +59,7 @@ export function runJobs(
   undo: (() => unknown)[],
 ): Runner {
   const { db } = connection;
-  const { origins, now, log, gathers, asksEvery, mailer, metrics, version } = tools;
+  const { origins, now, log, gathers, asksEvery, mailer, metrics, version, copying } = tools;
   const { renderContext } = sheetRegistry;
   const refresh = (): Promise<void> => sheetRegistry.refresh(db);
   const renewed = (): Promise<RenderContext> => refresh().then(renderContext);
@@ -79,7 +82,14 @@ export function runJobs(
   const owner = randomUUID();
   const send = createSend({ db, fetching, mailer, origins, now });
   const runner = together([
-    createRunner([planJobs(planning), inspectionJobs(looking)], { db, owner, now, log }),
+    createRunner(
+      [
+        planJobs(planning),
+        inspectionJobs(looking),
+        ...(copying ? [copyJobs({ connection, now, version, ...copying })] : []),
+      ],
+      { db, owner, now, log },
+    ),
     createSweeper(hostReader(sweeping, owner), {
       ...{ db, owner, log },
       prepare: lookAfter({ ...tools, connection }, renewed),

@@ -1,4 +1,4 @@
-import { createServer, type Server } from 'node:http';
+import { createServer, type RequestListener, type Server } from 'node:http';
 import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
 import { neutralMark, type Sheet } from '@orbis/core';
@@ -25,7 +25,7 @@ import { originsOf, type Origins } from './origins.ts';
 import { lookFiles } from './pictures/look-files.ts';
 import { closeServer, listen } from './listen.ts';
 import { roles, type Role } from './roles.ts';
-import { runJobs } from './start-jobs.ts';
+import { runJobs, type JobTools } from './start-jobs.ts';
 import type { Settings } from './settings.ts';
 import { framesOptions, sharedDatabase } from './start-frames.ts';
 import { createSheetRegistry, type SheetRegistry } from './usecases/sheet-registry.ts';
@@ -34,6 +34,9 @@ import { firstOwner, withPassword } from './store/people.ts';
 import { planWith } from './store/planned-with.ts';
 import { digest } from './digest.ts';
 import { inTransaction } from './database/transaction.ts';
+import { copyBeforeUpgrade } from './copies/before-upgrade.ts';
+import { copyPlan } from './copies/plan.ts';
+import { version } from './version.ts';
 
 /** A running Orbis. */
 export interface Orbis {
@@ -48,8 +51,6 @@ export interface Orbis {
   stop(): Promise<void>;
 }
 
-export const version = '0.1.0';
-
 export interface StartOptions {
   log?: Logger;
   /** Whether the private database writes to disk before it answers; tests do without. */
@@ -61,6 +62,8 @@ export interface StartOptions {
   patience?: number;
   /** How long reading one text may take, in seconds; see `createReader`. */
   readingSeconds?: number;
+  /** Told what takes long before anybody is answered, a sentence at a time. */
+  tell?: (sentence: string) => void;
   /** Whether a page is read by itself once something on it was ticked; tests of other things do without. */
   readsTicked?: boolean;
 }
@@ -89,7 +92,7 @@ export async function startOrbis(
     for (let step = undo.pop(); step; step = undo.pop()) await step();
   };
   try {
-    const connection = await openDatabase(settings, { durable, log, ...waits }, undo);
+    const { connection, url } = await openDatabase(settings, { durable, log, ...waits }, undo);
     const now = (): Date => new Date();
     const { reader, fetching, browser } = openReaders(settings, waits, undo);
     let origins: Origins | null = null;
@@ -101,7 +104,11 @@ export async function startOrbis(
     const does = (role: Role): boolean => only.includes(role);
     const mailer = openMailer(settings, known, undo);
     const looks = openLooks(settings);
-    const runner = runJobs({ ...tools, ...looks, ...oftenIn(settings), browser, readsTicked, mailer }, undo);
+    const copying = copyingWith(settings, url);
+    const runner = runJobs(
+      { ...tools, ...looks, ...oftenIn(settings), browser, readsTicked, mailer, copying },
+      undo,
+    );
     const app = createApp({
       ...tools,
       renderContext: sheetRegistry.renderContext,
@@ -111,19 +118,15 @@ export async function startOrbis(
       ...looks,
       answers: createAnswers(),
       mailer,
+      copyPlan: copying?.plan ?? null,
       readMetrics,
       trustProxy: settings.ORBIS_TRUST_PROXY,
       securityContact: settings.ORBIS_SECURITY_CONTACT,
     });
     const frames = createFramesApp({ ...tools, ...framesOptions(settings, log) });
     undo.push(() => frames.stop());
-    const servers = {
-      ...(does('console') && { console: createServer(app) }),
-      ...(does('frames') && { frames: createServer(frames.answer) }),
-    };
     await openMetrics(settings, createServer(metricsAnswer(readMetrics)), undo);
-    undo.push(() => Promise.all(Object.values(servers).map(closeServer)));
-    origins = await listenOn(servers, settings);
+    origins = await openServers({ console: app, frames: frames.answer }, { settings, does }, undo);
     if (does('jobs')) runner.start();
     return { origins, connection, stop, ...signingIn(connection, known, now) };
   } catch (error) {
@@ -161,6 +164,26 @@ const openLooks = (settings: Settings): Pick<Deps, 'lookFiles' | 'looksKept'> =>
   lookFiles: lookFiles(join(settings.ORBIS_DATA, 'looks')),
   looksKept: settings.ORBIS_LOOKS_KEPT,
 });
+
+/* The servers of the roles that this process has. */
+async function openServers(
+  answers: Readonly<Record<'console' | 'frames', RequestListener>>,
+  { settings, does }: { settings: Settings; does: (role: Role) => boolean },
+  undo: Undo,
+): Promise<Origins> {
+  const servers = {
+    ...(does('console') && { console: createServer(answers.console) }),
+    ...(does('frames') && { frames: createServer(answers.frames) }),
+  };
+  undo.push(() => Promise.all(Object.values(servers).map(closeServer)));
+  return listenOn(servers, settings);
+}
+
+/* How safety copies are made, and of what; null where nobody has said where to. */
+function copyingWith(settings: Settings, url: string): JobTools['copying'] {
+  const plan = copyPlan(settings);
+  return plan && { plan, url, root: settings.ORBIS_DATA };
+}
 
 /* Metrics at a port of their own, where the settings name one. */
 async function openMetrics(settings: Settings, server: Server, undo: Undo): Promise<void> {
@@ -211,9 +234,14 @@ type Undo = (() => unknown)[];
 /* The data folder, locked, and the database in it, or the one elsewhere that the settings name. */
 async function openDatabase(
   settings: Settings,
-  { durable, log, patience }: { durable: boolean; log: Logger } & Pick<StartOptions, 'patience'>,
+  {
+    durable,
+    log,
+    patience,
+    tell = (sentence) => log.info(sentence),
+  }: { durable: boolean; log: Logger } & Pick<StartOptions, 'patience' | 'tell'>,
   undo: Undo,
-): Promise<Connection> {
+): Promise<{ connection: Connection; url: string }> {
   const folder = openDataFolder(settings.ORBIS_DATA);
   undo.push(await lockFolder(folder.root));
   let urls: string | Accounts<string> | undefined = settings.ORBIS_DATABASE_URL;
@@ -222,9 +250,24 @@ async function openDatabase(
     undo.push(() => database.stop());
     urls = database.urls;
   }
-  const connection = await connectDatabase(urls, { patience });
+  const url = typeof urls === 'string' ? urls : urls.setUp;
+  const connection = await connectDatabase(urls, {
+    ...{ patience, version },
+    beforeChange: ({ lastChange }) => copyBeforeUpgrade(settings, { url, lastChange }, tell),
+    progress: tellProgress(tell),
+  });
   undo.push(() => connection.close());
-  return connection;
+  return { connection, url };
+}
+
+/* How far the tables are, every so often. */
+function tellProgress(tell: (sentence: string) => void): (done: number, all: number) => void {
+  let next = 0;
+  return (done, all) => {
+    if (done < all && performance.now() < next) return;
+    next = performance.now() + 2000;
+    tell(`The register is brought to its new form: ${done} of ${all} steps.`);
+  };
 }
 
 const signingIn = (

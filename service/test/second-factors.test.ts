@@ -1,5 +1,5 @@
-/* Second factors: codes of an app, recovery codes, what is demanded of everybody, and what passkeys are refused
-   for. With a device they are tried in the console. */
+/* Second factors: codes of an app, recovery codes, what is demanded of everybody, and what passkeys are
+   refused for. With a device they are tried in the console. */
 import { expect } from 'chai';
 import mysql from 'mysql2/promise';
 import { createClient } from '@orbis/contract';

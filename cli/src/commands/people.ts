@@ -1,5 +1,6 @@
+import type { Command } from 'commander';
 import { plural, spoken } from '@orbis/contract';
-import type { AddCommand } from '../command.ts';
+import type { AddCommand, Run } from '../command.ts';
 import { formatTimestamp } from '../text.ts';
 import { daysOfLink, personCalled, tellPeople } from '../things/person.ts';
 
@@ -45,6 +46,10 @@ remove person.`,
         return 0;
       }),
     );
+  addTakeFactors(people, run);
+};
+
+function addTakeFactors(people: Command, run: Run): void {
   people
     .command('take-factors')
     .argument('<name>', 'what they are called')
@@ -65,4 +70,4 @@ remove person.`,
         return 0;
       }),
     );
-};
+}

@@ -67,6 +67,7 @@ const words: Record<string, string[] | null> = {
   'people list': [],
   'people link': ['Ilse'],
   'people take-factors': ['Ilse'],
+  'copies': [],
   'security show': [],
   'security codes': ['--code', '123456'],
   'security no-codes': ['--password-stdin'],

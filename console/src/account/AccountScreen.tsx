@@ -64,12 +64,26 @@ export default function AccountScreen() {
             <ToggleButton value="dark">Dark</ToggleButton>
           </ToggleButtonGroup>
         </Card>
+        <Card title="Security">
+          <Typography>
+            With a passkey or codes of an app, whoever finds out your password still does not get in.{' '}
+            <Link to="/security">See what you have, or set it up</Link>.
+          </Typography>
+        </Card>
         <IfMay call="people.list">
           <Card title="People">
             <Typography>
               Several people can work with this Orbis, each with as much right as they need.{' '}
               <Link to="/people">See who does, or invite somebody</Link>. Who did what stands in the{' '}
               <Link to="/audit">audit log</Link>.
+            </Typography>
+          </Card>
+        </IfMay>
+        <IfMay call="copies.list">
+          <Card title="Safety copies">
+            <Typography>
+              A safety copy has everything that is kept here, in one file.{' '}
+              <Link to="/copies">See those that there are</Link>.
             </Typography>
           </Card>
         </IfMay>

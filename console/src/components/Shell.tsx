@@ -13,7 +13,7 @@ import Box from '@mui/material/Box';
 import { Navigate, NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
 import { lazy, Suspense, useEffect } from 'react';
 import mark from '../mark.svg';
-import { useMay } from '../session.ts';
+import { useMay, useMustSetUp } from '../session.ts';
 import { callOfScreen } from './screen-rights.ts';
 import { useFocusOnNavigation } from './useFocusOnNavigation.ts';
 
@@ -54,10 +54,15 @@ const skip = {
 /* With the words for it, which the first screen does without. */
 const NotForThem = lazy(() => import('./NotForThem.tsx'));
 
+/* All that there is for somebody who has to set up a second factor first. */
+const isAboutThem = (path: string): boolean => path === '/security' || path === '/account';
+
 /* The screen, where whoever is signed in has any use for it; the first one is that of their sites then. */
 function ForThem({ path }: { path: string }) {
   const call = callOfScreen(path);
   const may = useMay();
+  const mustSetUp = useMustSetUp();
+  if (mustSetUp && !isAboutThem(path)) return <Navigate to="/security" replace />;
   if (call === null || may(call)) return <Outlet />;
   if (path === '/') return <Navigate to="/places" replace />;
   return (
@@ -74,9 +79,10 @@ function ForThem({ path }: { path: string }) {
 export function Shell() {
   const main = useFocusOnNavigation();
   const may = useMay();
+  const mustSetUp = useMustSetUp();
   const isOfUse = (path: string): boolean => {
     const call = callOfScreen(path);
-    return call === null || may(call);
+    return mustSetUp ? isAboutThem(path) : call === null || may(call);
   };
   const { pathname } = useLocation();
   useEffect(() => {

@@ -15,6 +15,7 @@ const callOf: Readonly<Record<string, RouteName>> = {
   '/lists': 'changeLists.read',
   '/people': 'people.list',
   '/audit': 'audit.list',
+  '/copies': 'copies.list',
   '/providers/new': 'providers.save',
   '/providers/learn': 'providers.learn',
 };

@@ -9,6 +9,7 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { formatWhen } from '../components/when.ts';
 import type { LinkMade } from './LinkShownOnce.tsx';
 import { RemovePerson } from './RemovePerson.tsx';
+import { TakeFactors } from './TakeFactors.tsx';
 
 interface Props {
   person: PersonDetails;
@@ -71,6 +72,7 @@ export function PersonRow({ person, onEdit, onLink }: Props) {
         >
           {linkWords[state]}
         </Button>
+        {person.secondFactor && <TakeFactors person={person} />}
         {state !== 'removed' && <RemovePerson person={person} />}
       </Box>
       <ProblemNote error={link.error} />
@@ -84,8 +86,9 @@ const linkWords: Readonly<Record<PersonDetails['state'], string>> = {
   removed: 'Let them come back',
 };
 
-function stateInWords({ state, invitedUntil, seenAt, removedAt }: PersonDetails): string {
+function stateInWords({ state, invitedUntil, seenAt, removedAt, secondFactor }: PersonDetails): string {
   if (state === 'removed') return `removed ${formatWhen(removedAt)}`;
-  if (state === 'active') return seenAt === null ? 'not here yet' : `last here ${formatWhen(seenAt)}`;
+  if (state === 'active')
+    return `${seenAt === null ? 'not here yet' : `last here ${formatWhen(seenAt)}`}${secondFactor ? ' · second factor' : ''}`;
   return invitedUntil === null ? 'invited; the link is over' : `invited until ${formatWhen(invitedUntil)}`;
 }

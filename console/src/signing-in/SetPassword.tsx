@@ -15,13 +15,14 @@ export default function SetPassword() {
   const [secret] = useState(takeSecret);
   const [password, setPassword] = useState('');
   const [error, setError] = useState<unknown>(null);
-  const [ended, setEnded] = useState<{ sessions: number; tokens: number } | null>(null);
+  const [ended, setEnded] = useState<{ sessions: number; tokens: number; onward: string } | null>(null);
   const set = async (event: React.SubmitEvent): Promise<void> => {
     event.preventDefault();
     try {
       const { data } = await api.call('password.set', { body: { secret: secret ?? '-', password } });
-      if (data.ended.sessions + data.ended.tokens === 0) location.replace('/');
-      else setEnded(data.ended);
+      const onward = data.signedIn ? '/' : '/sign-in';
+      if (data.ended.sessions + data.ended.tokens === 0) location.replace(onward);
+      else setEnded({ ...data.ended, onward });
     } catch (problem) {
       setError(problem);
     }
@@ -42,7 +43,7 @@ export default function SetPassword() {
             What was begun with the old one has ended: {plural(ended.sessions, 'browser')} signed out,{' '}
             {plural(ended.tokens, 'token')} of programs no longer valid. Give those programs new ones.
           </Typography>
-          <Button variant="contained" size="large" href="/">
+          <Button variant="contained" size="large" href={ended.onward}>
             Go on
           </Button>
         </Stack>

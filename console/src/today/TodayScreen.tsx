@@ -4,6 +4,7 @@ import { lazy, Suspense } from 'react';
 import { api } from '../api.ts';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
+import { useMay } from '../session.ts';
 import { Waiting } from '../components/Waiting.tsx';
 import { FirstEmbed } from './FirstEmbed.tsx';
 
@@ -14,6 +15,7 @@ const WhatWantsDoing = lazy(async () => ({
 const NotGotThrough = lazy(async () => ({
   default: (await import('./NotGotThrough.tsx')).NotGotThrough,
 }));
+const CopiesToSee = lazy(async () => ({ default: (await import('./CopiesToSee.tsx')).CopiesToSee }));
 const FirstToSee = lazy(async () => ({ default: (await import('./FirstToSee.tsx')).FirstToSee }));
 const TermsToSee = lazy(async () => ({ default: (await import('./TermsToSee.tsx')).TermsToSee }));
 const OpenLists = lazy(async () => ({ default: (await import('../lists/OpenLists.tsx')).OpenLists }));
@@ -23,6 +25,7 @@ const day = new Intl.DateTimeFormat(undefined, { weekday: 'long', day: 'numeric'
 
 /** What wants doing, the first thing after signing in; who has nothing yet is led to a first embed. */
 export default function TodayScreen() {
+  const may = useMay();
   const found = useQuery({
     // Whatever happens to placements may change it.
     queryKey: ['placements', 'today'],
@@ -39,6 +42,7 @@ export default function TodayScreen() {
           {!found.data.has.seen && <FirstEmbed has={found.data.has} />}
           <Suspense>
             {found.data.undelivered > 0 && <NotGotThrough count={found.data.undelivered} />}
+            {found.data.copies !== 'off' && may('copies.list') && <CopiesToSee {...found.data} />}
             {found.data.findings.length > 0 && <FirstToSee today={found.data} />}
             {found.data.has.placements && <WhatWantsDoing today={found.data} />}
             {found.data.terms.length > 0 && <TermsToSee terms={found.data.terms} />}

@@ -30,6 +30,7 @@ import type { YAMLError } from 'yaml';
 import type { ChannelKind, MessageState, NewsKind } from '../news-kinds.ts';
 import type { ComplaintCode, LookWidth } from '../look-widths.ts';
 import type { OutOfDateFor } from '../out-of-date-for.ts';
+import type { CopyStandingKind, CopyState } from '../copy-states.ts';
 import type { DemandedOf } from '../demanded-of.ts';
 import type { ResourceState } from '../resource-states.ts';
 import type { PersonRole, Right, Rights } from '../rights.ts';
@@ -156,6 +157,22 @@ export interface PeopleWords {
   };
 }
 
+/** Safety copies, as owners are told of them. */
+export interface CopyWords {
+  /** What one is: sentences. */
+  explain: string;
+  /** How far one is, and what came of it: behind “it”, without a full stop. */
+  states: Readonly<Record<CopyState, string>>;
+  /** How it stands with them: sentences. */
+  standings: Readonly<Record<CopyStandingKind, string>>;
+  /** How long they are kept: a sentence. */
+  keeps: (keep: { days: number; weeks: number; months: number }) => string;
+  /** What one has in it. */
+  holds: (counts: { rows: number; files: number }) => string;
+  /** When they are read back: a sentence. */
+  readBack: Readonly<Record<'each' | 'weekly' | 'never', string>>;
+}
+
 /** Passkeys, codes of an app and recovery codes, as owners are told of them. */
 export interface SecurityWords {
   /** What a second factor is for, and how each kind of it works: sentences. */
@@ -241,6 +258,8 @@ export interface Language {
   people: PeopleWords;
   /** What people sign in by. */
   security: SecurityWords;
+  /** Safety copies. */
+  copies: CopyWords;
   /** Where the chain of the audit log is broken, by the number of an entry; and that it holds. */
   audit: {
     faults: Readonly<Record<ChainFault, (number: number) => string>>;

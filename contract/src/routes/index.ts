@@ -2,6 +2,7 @@ import { attentionRoutes } from './attention.ts';
 import { auditRoutes } from './audit.ts';
 import { browsingRoutes } from './browsing.ts';
 import { changeListRoutes } from './change-lists.ts';
+import { copyRoutes } from './copies.ts';
 import { contactRoutes } from './contacts.ts';
 import { embedRoutes } from './embeds.ts';
 import { endpointRoutes } from './endpoints.ts';
@@ -37,6 +38,7 @@ export const routes = {
   ...securityRoutes,
   ...peopleRoutes,
   ...auditRoutes,
+  ...copyRoutes,
   ...embedRoutes,
   ...browsingRoutes,
   ...contactRoutes,

@@ -6,7 +6,7 @@ import { CannotStart } from '../settings.ts';
 import * as schema from '../store/schema.ts';
 import { grantsOfFrames, type Accounts } from './accounts.ts';
 import { DatabaseAway, isAway } from './errors.ts';
-import { migrate } from './migrate.ts';
+import { migrate, type MigrateOptions } from './migrate.ts';
 import { asWork, createPool, type Work } from './pool.ts';
 import { createWatch } from './watch.ts';
 
@@ -29,6 +29,9 @@ export interface Connection {
   close(): Promise<void>;
 }
 
+/** What happens where a newer version finds tables of an older one. */
+export type Upgrading = Pick<MigrateOptions, 'version' | 'beforeChange' | 'progress'>;
+
 /** Whoever asked has gone: nothing more is asked for them. */
 class CallerGone extends Error {
   override name = 'CallerGone';
@@ -42,11 +45,11 @@ class CallerGone extends Error {
  */
 export async function connectDatabase(
   urls: string | Accounts<string>,
-  { patience }: { patience?: number | undefined } = {},
+  { patience, ...upgrading }: { patience?: number | undefined } & Upgrading = {},
 ): Promise<Connection> {
   const own = typeof urls !== 'string';
   const { setUp, service, frames } = own ? urls : { setUp: urls, service: urls, frames: urls };
-  const { clustered } = await setUpTables(setUp, own);
+  const { clustered } = await setUpTables(setUp, { alone: own, ...upgrading });
   const pools = {
     service: createPool({ ...optionsOf(service), connectionLimit: 12 }),
     frames: createPool({ ...optionsOf(frames), connectionLimit: 6 }),
@@ -153,12 +156,12 @@ const optionsOf = (url: string): PoolOptions => ({
   flags: ['-LOCAL_FILES'],
 });
 
-async function setUpTables(url: string, alone: boolean): Promise<{ clustered: boolean }> {
+async function setUpTables(url: string, options: MigrateOptions): Promise<{ clustered: boolean }> {
   const pool = mysql.createPool({ ...optionsOf(url), connectionLimit: 3 });
   const { pathname } = new URL(url);
   try {
-    await migrate(pool, { alone });
-    if (alone) for (const grant of grantsOfFrames(pathname.slice(1))) await pool.query(grant);
+    await migrate(pool, options);
+    if (options.alone) for (const grant of grantsOfFrames(pathname.slice(1))) await pool.query(grant);
     const [[row]] = await pool.query<RowDataPacket[]>('SELECT @@wsrep_on AS clustered');
     return { clustered: Number(row?.['clustered']) === 1 };
   } catch (error) {

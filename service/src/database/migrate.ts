@@ -13,6 +13,12 @@ export interface MigrateOptions {
   alone: boolean;
   /** Told before and after each statement; a test ends the process there, as a power cut would. */
   step?: (at: string) => void;
+  /** Of this Orbis. */
+  version?: string;
+  /** What is done before tables that somebody has used are changed. */
+  beforeChange?: (facts: { lastChange: number }) => Promise<void>;
+  /** Told how many of the statements are done. */
+  progress?: (done: number, all: number) => void;
 }
 
 /**
@@ -35,28 +41,70 @@ const patience = 120_000;
  * Brings the tables to their newest form, statement by statement. Whoever is killed in between, between any
  * two of them or in the middle of one, is carried on from there by whoever starts next. Several processes may
  * start at once.
- * @throws CannotStart where another process has been migrating for two minutes.
+ * @throws CannotStart where another process has been migrating for two minutes, or a newer version has used
+ * the register.
  */
-export async function migrate(pool: Pool, { alone, step = () => undefined }: MigrateOptions): Promise<void> {
+export async function migrate(pool: Pool, options: MigrateOptions): Promise<void> {
+  const { alone, step = () => undefined, version = '', progress = () => undefined } = options;
   const statements = readMigrationFiles({ migrationsFolder: folder }).flatMap(({ hash, sql, folderMillis }) =>
     sql.map((text, number): Statement => ({ migration: hash, number, sql: text, made: folderMillis })),
   );
   await pool.query(
     'CREATE TABLE IF NOT EXISTS `migration` (`migration` char(64) CHARACTER SET ascii NOT NULL, `statement` int NOT NULL, `begun_at` datetime(3) NOT NULL, `done_at` datetime(3), PRIMARY KEY (`migration`, `statement`))',
   );
-  if ((await missing(pool, statements)).length === 0) return;
+  await refuseNewer(pool, statements, version);
+  if ((await missing(pool, statements)).length === 0) return noteVersion(pool, version);
   const release = await claim(pool, alone);
   try {
     const earlier = await carryOver(pool, statements);
     const todo = await missing(pool, statements);
+    // Where the tables are new there is nothing to copy; where somebody was broken off, it was copied before.
+    const isUsed = todo.length < statements.length && !todo.some(({ begun }) => begun);
+    if (isUsed) await options.beforeChange?.({ lastChange: await lastChangeIn(pool) });
     await noteBegun(pool, todo);
     step('noted');
-    for (const { statement, begun } of todo)
+    for (const [done, { statement, begun }] of todo.entries()) {
+      if (isUsed) progress(done, todo.length);
       await run(pool, statement, { mayBeThere: begun || earlier, step });
+    }
+    if (isUsed) progress(todo.length, todo.length);
+    await noteVersion(pool, version);
     await pool.query('DROP TABLE IF EXISTS `__drizzle_migrations`');
   } finally {
     await release();
   }
+}
+
+/* What is not known here was done by a version that knows more. */
+async function refuseNewer(pool: Pool, statements: readonly Statement[], version: string): Promise<void> {
+  const known = new Set(statements.map(({ migration }) => migration));
+  const [rows] = await pool.query<RowDataPacket[]>('SELECT DISTINCT `migration` FROM `migration`');
+  if (rows.every((row) => known.has(String(row['migration'])))) return;
+  const [tables] = await pool.query<RowDataPacket[]>("SHOW TABLES LIKE 'installation'");
+  const [[row]] =
+    tables.length === 0
+      ? [[]]
+      : await pool.query<RowDataPacket[]>('SELECT `version` FROM `installation` WHERE `id` = 1');
+  throw new CannotStart(
+    `This register was last used by ${row ? `Orbis ${String(row['version'])}` : 'a newer Orbis'}, and this is ${version || 'an older one'}, which does not know its tables: start that version, or put back a safety copy from before.`,
+  );
+}
+
+/* By which version the register is used, to tell an older one. */
+async function noteVersion(pool: Pool, version: string): Promise<void> {
+  if (version === '') return;
+  await pool.query(
+    'INSERT INTO `installation` VALUES (1, ?, utc_timestamp(3)) ON DUPLICATE KEY UPDATE `since` = IF(`version` = VALUES(`version`), `since`, VALUES(`since`)), `version` = VALUES(`version`)',
+    [version],
+  );
+}
+
+/* The newest change, by its row; 0 where there is none, or the tables are from before there were any. */
+async function lastChangeIn(pool: Pool): Promise<number> {
+  const [tables] = await pool.query<RowDataPacket[]>("SHOW TABLES LIKE 'change\\_log'");
+  if (tables.length === 0) return 0;
+  const [[row]] = await pool.query<RowDataPacket[]>('SELECT max(`id`) AS `last` FROM `change_log`');
+  return Number(row?.['last'] ?? 0);
 }
 
 /* Whoever is killed from here on may leave any of them behind without a note that it is done. */

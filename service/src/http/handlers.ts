@@ -23,6 +23,8 @@ import { messageHandlers } from './resources/messages.ts';
 import { newsHandlers } from './resources/news.ts';
 import { pageHandlers } from './resources/pages.ts';
 import { peopleHandlers } from './resources/people.ts';
+import { copyHandlers } from './resources/copies.ts';
+import { passwordHandlers } from './resources/password.ts';
 import { securityHandlers } from './resources/security.ts';
 import { placementHandlers } from './resources/placements.ts';
 import { planHandlers } from './resources/plans.ts';
@@ -48,6 +50,8 @@ export const handlersOf = (deps: Deps) => ({
   ...sessionHandlers(deps),
   ...tokenHandlers(deps),
   ...peopleHandlers(deps),
+  ...copyHandlers(deps),
+  ...passwordHandlers(deps),
   ...securityHandlers(deps),
   ...auditHandlers(deps),
   ...codeHandlers(deps),

@@ -194,7 +194,10 @@ async function sendStream(
 
 async function* nothing(): AsyncGenerator<Uint8Array> {}
 
-/* Who asks, where that has to be somebody. @throws OrbisError `not-signed-in`, `second-factor-missing`, `token-read-only` */
+/*
+ * Who asks, where that has to be somebody.
+ * @throws OrbisError `not-signed-in`, `second-factor-missing`, `token-read-only`
+ */
 function refuseStrangers({ person, rights, readOnly, mustSetUp }: Caller, route: Route): Asker | null {
   if (readOnly && route.method !== 'get' && !route.readOnly) throw new OrbisError('token-read-only');
   if (route.needs === 'open' || route.needs === 'probe') return null;

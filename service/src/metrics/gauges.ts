@@ -2,6 +2,7 @@ import { Gauge, type Registry } from 'prom-client';
 import { mostToDo, wantingStates } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { openByRule } from '../store/finding-counts.ts';
+import { newestCopy } from '../store/copies.ts';
 import { countMessages } from '../store/messages.ts';
 import { countStale } from '../store/stale.ts';
 import { countInState, lastSwept } from '../store/today.ts';
@@ -33,8 +34,12 @@ export function addGauges(registry: Registry, db: Handle): () => Promise<void> {
     ['state'],
   );
   const swept = gauge('last_sweep_timestamp_seconds', 'When a sweep last came to its end, in Unix time');
+  const copied = gauge(
+    'last_copy_timestamp_seconds',
+    'Of when the last safety copy is that was read back, in Unix time',
+  );
   return async () => {
-    for (const each of [findings, placements, stale, messages, swept]) each.reset();
+    for (const each of [findings, placements, stale, messages, swept, copied]) each.reset();
     try {
       for (const { rule, count } of await openByRule(db)) findings.set({ rule }, count);
       for (const state of wantingStates) placements.set({ state }, await countInState(db, state, mostToDo));
@@ -43,6 +48,8 @@ export function addGauges(registry: Registry, db: Handle): () => Promise<void> {
       stale.set(await countStale(db));
       const at = await lastSwept(db);
       if (at) swept.set(at.getTime() / 1000);
+      const copy = await newestCopy(db, ['good']);
+      if (copy?.madeAt) copied.set(copy.madeAt.getTime() / 1000);
       up.set(1);
     } catch {
       up.set(0);

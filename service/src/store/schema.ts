@@ -30,6 +30,8 @@ export * from './tables/presets.ts';
 export * from './tables/saved-searches.ts';
 export * from './tables/site-people.ts';
 export * from './tables/audit.ts';
+export * from './tables/copies.ts';
+export * from './tables/installation.ts';
 
 /** The time as the database's clock has it: what leases are measured by. */
 export const databaseNow = sql`UTC_TIMESTAMP(3)`;

@@ -173,8 +173,8 @@ export const whoUsesPasskey = (
   });
 
 /*
- * What was verified, with the challenge that was signed. What came is foreign, and whatever is wrong with it is
- * thrown, as errors of many kinds.
+ * What was verified, with the challenge that was signed. What came is foreign, and whatever is wrong with it
+ * is thrown, as errors of many kinds.
  */
 async function verified<T>(
   verify: (expectedChallenge: (challenge: string) => boolean) => Promise<T>,

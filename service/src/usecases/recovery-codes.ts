@@ -8,7 +8,7 @@ const letters = '0123456789abcdefghjkmnpqrstvwxyz';
 
 /** A code of 60 random bits, in three groups: `7k2m-9qd0-xw4t`. */
 const newRecoveryCode = (): string =>
-  [...randomBytes(12)].map((byte, n) => (n === 4 || n === 8 ? '-' : '') + letters[byte & 31]).join('');
+  [...randomBytes(12)].map((byte, n) => `${n === 4 || n === 8 ? '-' : ''}${letters[byte & 31]!}`).join('');
 
 /** A code as it is kept, however it was typed: what looks like another character is read as that. */
 export const plainRecoveryCode = (typed: string): string =>

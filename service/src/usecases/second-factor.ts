@@ -11,8 +11,8 @@ import { isTimeCode, stepOf } from './time-codes.ts';
 const ofCodes = (personId: number) => ({ name: `code ${personId}`, free: 5, longest: 900 });
 
 /**
- * Asks for a second factor of somebody who gave their password, where that is needed: they have set up codes of
- * an app, or one is demanded of everybody.
+ * Asks for a second factor of somebody who gave their password, where that is needed: they have set up codes
+ * of an app, or one is demanded of everybody.
  *
  * @param code a code of their app, or a recovery code.
  * @returns whether one was given.

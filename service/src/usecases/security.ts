@@ -145,8 +145,8 @@ export const demandFactor = (
   });
 
 /**
- * Takes away the factors of somebody who lost them. They are signed out everywhere, as what they lost somebody
- * else may have.
+ * Takes away the factors of somebody who lost them. They are signed out everywhere, as what they lost
+ * somebody else may have.
  * @throws OrbisError `not-found`
  */
 export const takeFactors = (db: Database, key: string, actor: Actor) =>

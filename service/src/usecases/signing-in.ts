@@ -35,8 +35,8 @@ export interface Proven {
 /**
  * Finds out who signs in. Wrong passwords are counted for the account and for the part of the network that
  * they come from, with growing pauses; from a browser that somebody signed in with before, for that browser
- * alone, so that nobody else's attempts keep its owner out. A right password without the second factor that it
- * takes is none that was right, so what was counted stays.
+ * alone, so that nobody else's attempts keep its owner out. A right password without the second factor that
+ * it takes is none that was right, so what was counted stays.
  * @throws OrbisError `wrong-password`, `name-needed`, `second-factor-needed`, `wrong-code`,
  * `too-many-attempts`
  */

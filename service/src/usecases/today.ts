@@ -5,6 +5,8 @@ import { listFindings } from '../store/list-findings.ts';
 import { countMessages } from '../store/messages.ts';
 import { countStale } from '../store/stale.ts';
 import { countInState, lastSwept, whatThereIs } from '../store/today.ts';
+import type { CopyPlan } from '../copies/plan.ts';
+import { tellCopyStanding } from './copies.ts';
 import { termsToLookAt } from './terms.ts';
 import { pagesAtOnce, planNext, type PlanTools } from './planning.ts';
 
@@ -18,10 +20,11 @@ const toldElsewhere: ReadonlySet<string> = new Set([
 ]);
 
 /** What wants doing. A few pages that wait are planned first, so that little is left open. */
-export async function readToday(tools: PlanTools): Promise<Today> {
+export async function readToday(tools: PlanTools, plan: CopyPlan | null): Promise<Today> {
   const { db } = tools;
   const { sheets } = await tools.renderContext();
   await planNext(pagesAtOnce, tools);
+  const copies = await tellCopyStanding(db, plan, tools.now());
   const states = await Promise.all(
     wantingStates.map(async (state) => ({ state, count: await countInState(db, state, mostToDo) })),
   );
@@ -35,6 +38,8 @@ export async function readToday(tools: PlanTools): Promise<Today> {
     open: await countAllOpen(db),
     undelivered: await countMessages(db, { state: 'dead' }, mostToDo),
     terms: await termsToLookAt(mostTermsToSee, { db, sheets, now: tools.now() }),
+    copies: copies.standing,
+    copiedAt: copies.lastAt,
     sweptAt: (await lastSwept(db))?.toISOString() ?? null,
   };
 }

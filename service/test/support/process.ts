@@ -8,7 +8,7 @@ const top = new URL('../../../', import.meta.url);
 
 /* As it was built, where nothing was changed since: that starts several times as fast as what is put into
    JavaScript first. */
-function program(name: 'main' | 'reset-password'): string[] {
+function program(name: 'main' | 'reset-password' | 'backup' | 'restore'): string[] {
   const built = fileURLToPath(new URL(`service/dist/${name}.js`, top));
   if (
     statSync(built, { throwIfNoEntry: false }) &&
@@ -28,15 +28,22 @@ function newestSource(): number {
   return Math.max(...files.map((file) => statSync(file).mtimeMs));
 }
 
-/** The program that makes a link for a new password, run to its end; what it wrote. */
-export async function runResetPassword(
+/** One of the programs for the server's own machine, run to its end; what it wrote. */
+export async function runAtServer(
+  name: 'reset-password' | 'backup' | 'restore',
+  words: readonly string[],
   env: Record<string, string>,
-): Promise<{ status: number | null; out: string }> {
-  const child = spawn(process.execPath, program('reset-password'), { env: { ...process.env, ...env } });
-  let out = '';
+): Promise<{ status: number | null; out: string; err: string }> {
+  const child = spawn(process.execPath, [...program(name), ...words], { env: { ...process.env, ...env } });
+  let [out, err] = ['', ''];
   child.stdout.on('data', (chunk: Buffer) => void (out += chunk.toString()));
-  return { status: await new Promise((resolve) => child.once('exit', resolve)), out };
+  child.stderr.on('data', (chunk: Buffer) => void (err += chunk.toString()));
+  return { status: await new Promise((resolve) => child.once('close', resolve)), out, err };
 }
+
+/** The program that makes a link for a new password. */
+export const runResetPassword = (env: Record<string, string>, ...words: string[]) =>
+  runAtServer('reset-password', words, env);
 
 /** Orbis as a process of its own. */
 export interface RunningOrbis {

@@ -1,4 +1,5 @@
 import type { ErrorWords } from '../language.ts';
+import { errorsOfCopies } from './copies.ts';
 import { errorsOfPeople } from './people.ts';
 import { errorsOfSecurity } from './security.ts';
 
@@ -23,6 +24,7 @@ const channelUnfit: Readonly<Record<string, (channel: string) => string>> = {
 
 /** Every error that is not about one option. */
 export const errors = {
+  ...errorsOfCopies,
   ...errorsOfPeople,
   ...errorsOfSecurity,
   'bad-request': {

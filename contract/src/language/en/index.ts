@@ -23,6 +23,7 @@ import { history, inspections, outOfDateFor } from './inspections.ts';
 import { looks, seenTitles } from './looks.ts';
 import { misfits } from './misfits.ts';
 import { news } from './news.ts';
+import { copies } from './copies.ts';
 import { people } from './people.ts';
 import { security } from './security.ts';
 import { problems } from './problems.ts';
@@ -110,6 +111,7 @@ export const en = {
   findingTitles: { ...findingTitles, ...loadedTitles, ...seenTitles },
   kept,
   news,
+  copies,
   people,
   security,
   audit,

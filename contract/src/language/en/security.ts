@@ -18,7 +18,7 @@ export const security: Language['security'] = {
   recovery: (left) =>
     left === 0
       ? 'You have no recovery code left: without one, a lost phone keeps you out until an owner lets you in.'
-      : `${left === 1 ? 'One recovery code is' : `${left} recovery codes are`} left. Each takes the place of your phone once, should you lose it.`,
+      : `${left === 1 ? 'One recovery code is' : `${left} recovery codes are`} left. Each takes the place of your passkey or your app once, should you lose it.`,
   recoveryKeep:
     'Print these codes or write them down, and keep them where your phone is not. Each holds once, after your password. They are shown this once only.',
   demanded: {

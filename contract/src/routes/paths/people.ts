@@ -1,6 +1,6 @@
 import type { Operation } from './operation.ts';
 
-/** Who works with Orbis, and who did what. */
+/** Who works with Orbis, who did what, and the safety of all of it. */
 export const peoplePaths = {
   'audit.list': { method: 'get', path: '/audit', needs: 'manage' },
   'audit.export': { method: 'get', path: '/audit.ndjson', needs: 'manage' },
@@ -13,4 +13,7 @@ export const peoplePaths = {
   'people.remove': { method: 'delete', path: '/people/:person', needs: 'manage' },
   'people.invite': { method: 'post', path: '/people/:person/links', needs: 'manage' },
   'people.takeFactors': { method: 'post', path: '/people/:person/factors/removals', needs: 'manage' },
+  'copies.list': { method: 'get', path: '/copies', needs: 'manage' },
+  'copies.create': { method: 'post', path: '/copies', needs: 'manage' },
+  'copies.standing': { method: 'get', path: '/copies/standing', needs: 'manage' },
 } as const satisfies Record<string, Operation>;

@@ -1,4 +1,5 @@
 import type { Deps } from '../../deps.ts';
+import { newestCopy } from '../../store/copies.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** For whoever looks after the process: whether it lives, and whether it can work. */
@@ -11,7 +12,8 @@ export function healthHandlers({
     'health.live': () => Promise.resolve(well),
     'health.ready': async () => {
       await connection.ping();
-      return well;
+      const last = await newestCopy(connection.db, ['good']);
+      return { data: { ...well.data, lastCopyAt: last?.madeAt?.toISOString() ?? null } };
     },
   };
 }

@@ -6,5 +6,5 @@ import type { Handlers, Named } from '../reply.ts';
 /** What wants doing. */
 export function todayHandlers(deps: Deps): Handlers<Named<'today'>> {
   const tools = planTools(deps);
-  return { 'today.read': async () => ({ data: await readToday(tools) }) };
+  return { 'today.read': async () => ({ data: await readToday(tools, deps.copyPlan) }) };
 }

@@ -26,7 +26,7 @@ export const job = mysqlTable(
   {
     id: id(),
     publicId: ascii({ length: 10 }).notNull().unique(),
-    kind: mysqlEnum(['sweep', 'plan', 'inspection']).notNull(),
+    kind: mysqlEnum(['sweep', 'plan', 'inspection', 'copy']).notNull(),
     state: mysqlEnum(['waiting', 'running', 'paused', 'done', 'stopped', 'failed'])
       .notNull()
       .default('waiting'),

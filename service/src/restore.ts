@@ -1,0 +1,75 @@
+import { resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { CannotCopy } from './copies/cannot-copy.ts';
+import { identitiesIn } from './copies/identities-in.ts';
+import { rowsIn, type Manifest } from './copies/manifest.ts';
+import { newerThan } from './copies/newer.ts';
+import { putBack } from './copies/put-back.ts';
+import { readCopy } from './copies/unpack.ts';
+import { runningDatabase } from './running-database.ts';
+import { CannotStart, readSettings, type Settings } from './settings.ts';
+
+const help = `npm run restore -- COPY --into FOLDER [--identity FILE] [--database URL]
+npm run restore -- COPY --check [--identity FILE]
+
+Puts a safety copy back, into an empty data folder with a database of its own, or into an empty database
+elsewhere (--database mysql://…). An Orbis that is running is not touched; what it has that came after the copy
+is said. --check only reads the copy from end to end. An encrypted one takes the file with its age key.
+`;
+
+/** Puts a safety copy back, or says what is in one. */
+async function main(): Promise<number> {
+  const { values, positionals } = parseArgs({
+    options: {
+      into: { type: 'string' },
+      identity: { type: 'string' },
+      database: { type: 'string' },
+      check: { type: 'boolean', default: false },
+      help: { type: 'boolean', default: false },
+    },
+    allowPositionals: true,
+  });
+  const [copy] = positionals;
+  if (values.help || copy === undefined || (!values.check && values.into === undefined)) {
+    process.stdout.write(help);
+    return values.help ? 0 : 2;
+  }
+  const path = resolve(copy);
+  const identities = values.identity === undefined ? [] : identitiesIn(resolve(values.identity));
+  const settings = readSettings(process.env, process.cwd());
+  const manifest = await readCopy(path, identities);
+  process.stdout.write(`The copy is whole: ${inWords(manifest)}\n${await newerInWords(settings, manifest)}`);
+  if (values.check) return 0;
+  const into = resolve(values.into!);
+  await putBack({ path, identities, into, url: values.database });
+  process.stdout.write(
+    `It is put back, and every row is as it was copied. Start it with:\n  ORBIS_DATA=${into}${values.database === undefined ? '' : ' ORBIS_DATABASE_URL=…'} npm start\n`,
+  );
+  return 0;
+}
+
+const inWords = ({ madeAt, version, tables, files }: Manifest): string =>
+  `of ${madeAt.slice(0, 16).replace('T', ' ')} UTC, by Orbis ${version}, ${rowsIn(tables)} rows in ${Object.keys(tables).length} tables and ${files.length} files.`;
+
+/* What an Orbis that runs with these settings has that the copy does not; nothing where none runs. */
+async function newerInWords(settings: Settings, { lastChange }: Manifest): Promise<string> {
+  let url: string;
+  try {
+    url = runningDatabase(settings);
+  } catch (error) {
+    if (error instanceof CannotStart) return '';
+    throw error;
+  }
+  const { changes, last } = await newerThan(url, lastChange).catch(() => ({ changes: 0, last: null }));
+  if (last === null) return 'The Orbis that is running has no change that is not in it.\n';
+  return `The Orbis that is running has ${changes === 1 ? 'one change that is' : `${changes} changes that are`} not in it, the last of ${last.at.toISOString().slice(0, 16).replace('T', ' ')} UTC${last.by === null ? '' : ` by ${last.by}`}.\n`;
+}
+
+main().then(
+  (status) => process.exit(status),
+  (error: unknown) => {
+    const isKnown = error instanceof CannotStart || error instanceof CannotCopy || error instanceof TypeError;
+    process.stderr.write(`${isKnown ? error.message : String((error as Error).stack ?? error)}\n`);
+    process.exit(error instanceof TypeError ? 2 : 1);
+  },
+);
