@@ -16,7 +16,7 @@ describe('completion', () => {
   }
 
   for (const [line, words] of [
-    ['orbis co', ['collect', 'contacts', 'compare', 'code', 'copy', 'colours', 'completion']],
+    ['orbis co', ['collect', 'contacts', 'compare', 'code', 'copy', 'colours', 'copies', 'completion']],
     ['orbis list s', ['sites', 'shared-spots', 'searches', 'sweeps', 'sessions']],
     ['orbis list placements --state li', ['live']],
     ['orbis list placements --st', ['--state']],

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { CannotStart } from '../settings.ts';
@@ -12,26 +12,41 @@ const installer = '/usr/bin/mariadb-install-db';
  * @returns the folder of the data.
  * @throws CannotStart
  */
-export function installDatabase(folder: DataFolder): string {
+export async function installDatabase(folder: DataFolder): Promise<string> {
   const data = join(folder.database, 'data');
   if (existsSync(data)) return data;
   const aside = join(folder.database, 'data.unfinished');
   rmSync(aside, { recursive: true, force: true });
-  const { status, stderr, stdout } = spawnSync(
-    installer,
-    [
-      '--no-defaults',
-      `--datadir=${aside}`,
-      '--auth-root-authentication-method=normal',
-      '--skip-test-db',
-      ...(process.getuid?.() === 0 ? ['--user=root'] : []),
-    ],
-    { encoding: 'utf8' },
-  );
+  const { status, printed } = await ran(installer, [
+    '--no-defaults',
+    `--datadir=${aside}`,
+    '--auth-root-authentication-method=normal',
+    '--skip-test-db',
+    ...(process.getuid?.() === 0 ? ['--user=root'] : []),
+  ]);
   if (status !== 0)
-    throw new CannotStart(`The database could not be installed in ${data}: ${reasonIn(stdout + stderr)}`);
+    throw new CannotStart(`The database could not be installed in ${data}: ${reasonIn(printed)}`);
   renameSync(aside, data);
   return data;
+}
+
+/* Runs a program to its end; this process goes on answering, as a copy is read back beside its work. */
+async function ran(
+  program: string,
+  args: readonly string[],
+): Promise<{ status: number | null; printed: string }> {
+  const child = spawn(program, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+  let printed = '';
+  for (const output of [child.stdout, child.stderr])
+    output.on('data', (chunk: Buffer) => void (printed += chunk.toString()));
+  const status = await new Promise<number | null>((resolve) => {
+    child.once('error', (error) => {
+      printed += error.message;
+      resolve(null);
+    });
+    child.once('close', resolve);
+  });
+  return { status, printed };
 }
 
 /**

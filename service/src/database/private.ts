@@ -54,7 +54,7 @@ export async function startPrivateDatabase(
       'MariaDB is missing on this machine. Install Debian’s mariadb-server, or set ORBIS_DATABASE_URL to a database elsewhere.',
     );
   await stopLeftOver(folder);
-  installDatabase(folder);
+  await installDatabase(folder);
   // What earlier versions kept: the one password of the one account, which might do everything.
   for (const name of ['database', 'database.sql']) rmSync(join(folder.keys, name), { force: true });
   const user = serverUser(folder);

@@ -46,7 +46,7 @@ describe('attack: the private database, by another user of the machine', functio
     root = mkdtempSync(join(tmpdir(), 'orbis-attack-'));
     // As a careful owner would have it: others may pass, as the database's own user must, and see nothing.
     chmodSync(root, 0o711);
-    installDatabase(folder());
+    await installDatabase(folder());
     // What earlier versions left: accounts without a password, and one that may do everything.
     writeFileSync(join(folder().keys, 'database'), 'an old password\n');
     database = await startPrivateDatabase(folder(), { durable: false });

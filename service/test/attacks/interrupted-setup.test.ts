@@ -104,12 +104,12 @@ describe('attack: the power goes while the tables are made', () => {
     expect(await shapeOf(pool)).to.deep.equal(whole);
   });
 
-  it('in the installation of the database itself: it is made aside, and begun anew', () => {
+  it('in the installation of the database itself: it is made aside, and begun anew', async () => {
     const root = mkdtempSync(join(tmpdir(), 'orbis-attack-'));
     const folder = openDataFolder(join(root, 'data'));
     mkdirSync(join(folder.database, 'data.unfinished/mysql'), { recursive: true });
     writeFileSync(join(folder.database, 'data.unfinished/ibdata1'), 'half of it');
-    expect(installDatabase(folder)).to.equal(join(folder.database, 'data'));
+    expect(await installDatabase(folder)).to.equal(join(folder.database, 'data'));
     expect(readdirSync(folder.database)).to.not.include('data.unfinished');
     expect(readdirSync(join(folder.database, 'data'))).to.include.members(['mysql', 'ibdata1']);
     rmSync(root, { recursive: true, force: true });
