@@ -9,6 +9,7 @@ import { addCollect } from './commands/collect.ts';
 import { addBringBack, addCompare } from './commands/compare.ts';
 import { addColours } from './commands/colours.ts';
 import { addCompletion } from './commands/completion.ts';
+import { addDoctor } from './commands/doctor.ts';
 import { addCopies } from './commands/copies.ts';
 import { addCopy } from './commands/copy.ts';
 import { addEditor } from './commands/editor.ts';
@@ -157,7 +158,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
   ],
   'Without the service too:': [addRead, addAdjust, addOptions, addCheck, addShrink],
   'A provider that nobody knows:': [addLearn],
-  'Who works with it:': [addPeople, addMe, addSecurity, addAudit, addCopies],
+  'Who works with it:': [addPeople, addMe, addSecurity, addAudit, addCopies, addDoctor],
   'This program:': [addLogin, addCompletion],
 };
 

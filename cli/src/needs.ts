@@ -26,6 +26,7 @@ export const byRight: Readonly<Partial<Record<Right, readonly string[]>>> = {
     ...[
       'audit',
       'copies',
+      'doctor',
       'people list',
       'people link',
       'people take-factors',

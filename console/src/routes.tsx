@@ -69,6 +69,7 @@ export const router = createBrowserRouter([
           { path: 'providers/:provider', lazy: screen(() => import('./providers/ProviderScreen.tsx')) },
           { path: 'audit', lazy: screen(() => import('./audit/AuditScreen.tsx')) },
           { path: 'copies', lazy: screen(() => import('./copies/CopiesScreen.tsx')) },
+          { path: 'health', lazy: screen(() => import('./health/HealthScreen.tsx')) },
           { path: 'people', lazy: screen(() => import('./people/PeopleScreen.tsx')) },
           { path: 'security', lazy: screen(() => import('./security/SecurityScreen.tsx')) },
           { path: 'account', lazy: screen(() => import('./account/AccountScreen.tsx')) },

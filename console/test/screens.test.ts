@@ -44,6 +44,7 @@ const headings: Record<(typeof consoleScreens)[number], string> = {
   '/done': 'What was done',
   '/people': 'People',
   '/copies': 'Safety copies',
+  '/health': 'Health',
   '/security': 'Security',
   '/audit': 'Audit log',
   '/account': 'Account',

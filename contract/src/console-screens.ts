@@ -38,6 +38,7 @@ export const consoleScreens = [
   '/people',
   '/audit',
   '/copies',
+  '/health',
   '/security',
   '/account',
 ] as const;

@@ -33,6 +33,8 @@ export * from './page-address.ts';
 export * from './copies.ts';
 export * from './copy-states.ts';
 export * from './demanded-of.ts';
+export * from './doctor-checks.ts';
+export * from './doctor.ts';
 export * from './people.ts';
 export * from './security.ts';
 export * from './page-file.ts';

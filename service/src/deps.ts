@@ -11,6 +11,7 @@ import type { ReadMetrics } from './metrics/answer.ts';
 import type { Metrics } from './metrics/metrics.ts';
 import type { Mailer } from './news/mailer.ts';
 import type { Reader } from './reading/reader.ts';
+import type { Settings } from './settings.ts';
 import type { Origins } from './origins.ts';
 import type { LookFiles } from './pictures/look-files.ts';
 
@@ -40,6 +41,7 @@ export interface Deps {
   mailer: Mailer | null;
   metrics: Metrics;
   readMetrics: ReadMetrics;
+  settings: Settings;
   trustProxy: number;
   /** Whom to tell of holes, as an address (RFC 9116); undefined where the owner named nobody. */
   securityContact?: string | undefined;

@@ -120,6 +120,7 @@ export async function startOrbis(
       mailer,
       copyPlan: copying?.plan ?? null,
       readMetrics,
+      settings,
       trustProxy: settings.ORBIS_TRUST_PROXY,
       securityContact: settings.ORBIS_SECURITY_CONTACT,
     });

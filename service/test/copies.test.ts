@@ -199,7 +199,11 @@ describe('safety copies', () => {
         (name, bytes) =>
           same(
             name,
-            name.endsWith('.sql') ? Buffer.from(bytes.toString('utf8').replace(/(INSERT INTO `embed` VALUES\n.*?)Night’s/, '$1Day’s')) : bytes,
+            name.endsWith('.sql')
+              ? Buffer.from(
+                  bytes.toString('utf8').replace(/(INSERT INTO `embed` VALUES\n.*?)Night’s/, '$1Day’s'),
+                )
+              : bytes,
           ),
       ],
       [

@@ -49,7 +49,8 @@ const mayDo: Record<PersonRole, string> = {
     savedSearches.remove savedSearches.save sharedSpots.change sharedSpots.create sharedSpots.delete
     sites.change sites.colours sites.create sites.delete sites.learn sources.create spots.change spots.create
     spots.delete terms.writeOfEmbed terms.writeOfProvider`,
-  owner: 'audit.* channels.* copies.* embeds.purge messages.* people.* register.create security.demand',
+  owner:
+    'audit.* channels.* copies.* doctor.read embeds.purge messages.* people.* register.create security.demand',
 };
 const self =
   'codes.* passkeys.* password.change recoveryCodes.* security.read session.delete sessions.* tokens.create tokens.delete tokens.list';

@@ -68,6 +68,7 @@ const words: Record<string, string[] | null> = {
   'people link': ['Ilse'],
   'people take-factors': ['Ilse'],
   'copies': [],
+  'doctor': [],
   'security show': [],
   'security codes': ['--code', '123456'],
   'security no-codes': ['--password-stdin'],

@@ -83,7 +83,8 @@ export default function AccountScreen() {
           <Card title="Safety copies">
             <Typography>
               A safety copy has everything that is kept here, in one file.{' '}
-              <Link to="/copies">See those that there are</Link>.
+              <Link to="/copies">See those that there are</Link>. Whether all that Orbis needs is well, its{' '}
+              <Link to="/health">health</Link> says.
             </Typography>
           </Card>
         </IfMay>

@@ -16,6 +16,7 @@ const callOf: Readonly<Record<string, RouteName>> = {
   '/people': 'people.list',
   '/audit': 'audit.list',
   '/copies': 'copies.list',
+  '/health': 'doctor.read',
   '/providers/new': 'providers.save',
   '/providers/learn': 'providers.learn',
 };

@@ -31,6 +31,7 @@ import type { ChannelKind, MessageState, NewsKind } from '../news-kinds.ts';
 import type { ComplaintCode, LookWidth } from '../look-widths.ts';
 import type { OutOfDateFor } from '../out-of-date-for.ts';
 import type { CopyStandingKind, CopyState } from '../copy-states.ts';
+import type { DoctorCheck, DoctorCode, DoctorState } from '../doctor-checks.ts';
 import type { DemandedOf } from '../demanded-of.ts';
 import type { ResourceState } from '../resource-states.ts';
 import type { PersonRole, Right, Rights } from '../rights.ts';
@@ -157,6 +158,12 @@ export interface PeopleWords {
   };
 }
 
+/** What was found of something that an installation needs, and what to do about it: sentences. */
+export interface DoctorWords {
+  said: (facts: Readonly<Record<string, string | number>>) => string;
+  todo: (facts: Readonly<Record<string, string | number>>) => string | null;
+}
+
 /** Safety copies, as owners are told of them. */
 export interface CopyWords {
   /** What one is: sentences. */
@@ -260,6 +267,12 @@ export interface Language {
   security: SecurityWords;
   /** Safety copies. */
   copies: CopyWords;
+  /** What the examination of an installation finds. */
+  doctor: {
+    names: Readonly<Record<DoctorCheck, string>>;
+    states: Readonly<Record<DoctorState, string>>;
+    found: Readonly<Record<DoctorCode, DoctorWords>>;
+  };
   /** Where the chain of the audit log is broken, by the number of an entry; and that it holds. */
   audit: {
     faults: Readonly<Record<ChainFault, (number: number) => string>>;

@@ -4,6 +4,7 @@ import { browsingRoutes } from './browsing.ts';
 import { changeListRoutes } from './change-lists.ts';
 import { copyRoutes } from './copies.ts';
 import { contactRoutes } from './contacts.ts';
+import { doctorRoutes } from './doctor.ts';
 import { embedRoutes } from './embeds.ts';
 import { endpointRoutes } from './endpoints.ts';
 import { foundPageRoutes } from './found-pages.ts';
@@ -35,6 +36,7 @@ import type { Route } from './route.ts';
 /** Every operation of the interface, by its name. */
 export const routes = {
   ...sessionRoutes,
+  ...doctorRoutes,
   ...securityRoutes,
   ...peopleRoutes,
   ...auditRoutes,

@@ -24,6 +24,7 @@ import { newsHandlers } from './resources/news.ts';
 import { pageHandlers } from './resources/pages.ts';
 import { peopleHandlers } from './resources/people.ts';
 import { copyHandlers } from './resources/copies.ts';
+import { doctorHandlers } from './resources/doctor.ts';
 import { passwordHandlers } from './resources/password.ts';
 import { securityHandlers } from './resources/security.ts';
 import { placementHandlers } from './resources/placements.ts';
@@ -51,6 +52,7 @@ export const handlersOf = (deps: Deps) => ({
   ...tokenHandlers(deps),
   ...peopleHandlers(deps),
   ...copyHandlers(deps),
+  ...doctorHandlers(deps),
   ...passwordHandlers(deps),
   ...securityHandlers(deps),
   ...auditHandlers(deps),

@@ -16,6 +16,8 @@ export interface Mail {
 export interface Mailer {
   /** @throws NotDelivered */
   send(mail: Mail): Promise<void>;
+  /** Sees that the mail server takes mail of Orbis, without sending any. @throws NotDelivered */
+  check(): Promise<void>;
   /** Waits for no mail server any more: what is being sent is sent again by whoever comes next. */
   close(): void;
 }
@@ -49,6 +51,13 @@ export function createMailer(url: string, from: () => string): Mailer {
           headers: { 'Auto-Submitted': 'auto-generated' },
         });
         await Promise.race([sent, closed]);
+      } catch (error) {
+        throw whyNot(error, host);
+      }
+    },
+    check: async () => {
+      try {
+        await Promise.race([transport.verify(), closed]);
       } catch (error) {
         throw whyNot(error, host);
       }

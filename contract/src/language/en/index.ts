@@ -24,6 +24,7 @@ import { looks, seenTitles } from './looks.ts';
 import { misfits } from './misfits.ts';
 import { news } from './news.ts';
 import { copies } from './copies.ts';
+import { doctor } from './doctor.ts';
 import { people } from './people.ts';
 import { security } from './security.ts';
 import { problems } from './problems.ts';
@@ -112,6 +113,7 @@ export const en = {
   kept,
   news,
   copies,
+  doctor,
   people,
   security,
   audit,

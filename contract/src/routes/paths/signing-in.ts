@@ -4,6 +4,7 @@ import type { Operation } from './operation.ts';
 export const signingInPaths = {
   'health.live': { method: 'get', path: '/health/live', needs: 'probe' },
   'health.ready': { method: 'get', path: '/health/ready', needs: 'probe' },
+  'doctor.read': { method: 'get', path: '/doctor', needs: 'manage' },
   'session.read': { method: 'get', path: '/session', needs: 'open' },
   'session.create': { method: 'post', path: '/session', needs: 'open' },
   'session.link': { method: 'post', path: '/session/link', needs: 'open' },

@@ -1,0 +1,50 @@
+import { sql } from 'drizzle-orm';
+import type { Diagnosis } from '@orbis/contract';
+import type { Handle } from '../database/connect.ts';
+import { found } from './found.ts';
+
+/* A database beside its programs answers in a few ms. */
+const slow = 50;
+
+type Rows = [Record<string, unknown>[], unknown];
+
+/** Whether the database answers, and how fast; the best of three times. */
+export async function lookAtDatabase(db: Handle): Promise<Diagnosis> {
+  const times: number[] = [];
+  let server = '';
+  for (let n = 0; n < 3; n++) {
+    const begun = performance.now();
+    const [[row]] = (await db.execute(sql`select version() as version`)) as unknown as Rows;
+    times.push(performance.now() - begun);
+    server = String(row?.['version'] ?? '');
+  }
+  const ms = Math.max(1, Math.round(Math.min(...times)));
+  return ms > slow
+    ? found('warning', 'database-slow', { ms, server })
+    : found('well', 'database-well', { ms, server });
+}
+
+/** Whether all that changes the tables was done. */
+export async function lookAtTables(db: Handle, version: string): Promise<Diagnosis> {
+  const [[row]] = (await db.execute(
+    sql`select count(*) as n from migration where done_at is null`,
+  )) as unknown as Rows;
+  const statements = Number(row?.['n'] ?? 0);
+  return statements > 0
+    ? found('fault', 'tables-unfinished', { statements })
+    : found('well', 'tables-well', { version });
+}
+
+/* So many seconds may two clocks be apart: more than any network takes. */
+const apart = 2;
+
+/** Whether this machine and that of the database have the same time. */
+export async function lookAtClock(db: Handle, now: () => Date): Promise<Diagnosis> {
+  const before = now().getTime();
+  const [[row]] = (await db.execute(
+    sql`select timestampdiff(microsecond, '1970-01-01', utc_timestamp(3)) / 1000000 as at`,
+  )) as unknown as Rows;
+  const middle = (before + now().getTime()) / 2;
+  const seconds = Math.round(Math.abs(Number(row?.['at']) - middle / 1000));
+  return seconds > apart ? found('fault', 'clock-off', { seconds }) : found('well', 'clock-well');
+}
