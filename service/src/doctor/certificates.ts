@@ -1,4 +1,4 @@
-import { connect, type PeerCertificate } from 'node:tls';
+import { connect, type ConnectionOptions, type PeerCertificate } from 'node:tls';
 import { once } from 'node:events';
 import type { Diagnosis } from '@orbis/contract';
 import type { Origins } from '../origins.ts';
@@ -13,15 +13,19 @@ const worst = (all: readonly Diagnosis[]): Diagnosis => {
   return [...all].sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state))[0]!;
 };
 
+/** How names become addresses, and whom to trust beside those that everybody does: for tests. */
+type Reaching = Pick<ConnectionOptions, 'lookup' | 'ca'>;
+
 /** Whether the certificates of both addresses are trusted, and how long they hold; the worst of them. */
 export async function lookAtCertificates(
   origins: Pick<Origins, 'console' | 'previewUrl'>,
   now: Date,
+  reaching: Reaching = {},
 ): Promise<Diagnosis> {
   const addresses = [origins.console, origins.previewUrl('certificate')].map((address) => new URL(address));
   const secured = addresses.filter(({ protocol }) => protocol === 'https:');
   if (secured.length === 0) return found('well', 'certificates-none');
-  const all = await Promise.all(secured.map((address) => lookAt(address, now)));
+  const all = await Promise.all(secured.map((address) => lookAt(address, now, reaching)));
   const bad = worst(all);
   if (bad.state !== 'well') return bad;
   return found('well', 'certificates-well', {
@@ -29,9 +33,10 @@ export async function lookAtCertificates(
   });
 }
 
-async function lookAt({ hostname: host, port }: URL, now: Date): Promise<Diagnosis> {
+async function lookAt({ hostname: host, port }: URL, now: Date, reaching: Reaching): Promise<Diagnosis> {
   // Not refused: what is wrong with it is to be told.
-  const socket = connect({ host, port: Number(port || 443), servername: host, rejectUnauthorized: false });
+  const at = { host, port: Number(port || 443), servername: host };
+  const socket = connect({ ...at, rejectUnauthorized: false, ...reaching });
   try {
     await once(socket, 'secureConnect', { signal: AbortSignal.timeout(patience) });
     const days = daysLeft(socket.getPeerCertificate(), now);

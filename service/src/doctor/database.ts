@@ -16,7 +16,7 @@ export async function lookAtDatabase(db: Handle): Promise<Diagnosis> {
     const begun = performance.now();
     const [[row]] = (await db.execute(sql`select version() as version`)) as unknown as Rows;
     times.push(performance.now() - begun);
-    server = String(row?.['version'] ?? '');
+    server = row?.['version'] as string;
   }
   const ms = Math.max(1, Math.round(Math.min(...times)));
   return ms > slow

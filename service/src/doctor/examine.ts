@@ -25,19 +25,19 @@ export async function examine(tools: ExaminationTools, address: string): Promise
   const folders = [settings.ORBIS_DATA, ...(copyPlan ? [copyPlan.folder] : [])];
   const copies = async (): Promise<Diagnosis> =>
     lookAtCopies(await tellCopyStanding(db, copyPlan, now()), (await lastCopy(db))?.why ?? '');
-  const checks = await Promise.all([
+  const atOnce = [lookAtDisk(folders), lookAtProxy(settings, address)];
+  const looked = await Promise.all([
     lookAtDatabase(db),
     lookAtTables(db, version),
-    lookAtDisk(folders),
     lookAtClock(db, now),
     lookAtConsole(origins, settings, version),
     lookAtFrames(origins, settings),
     lookAtCertificates(origins, now()),
-    lookAtProxy(settings, address),
     lookAtMail(mailer, settings),
     lookAtBrowser(settings),
     copies(),
   ]);
   const place = ({ code }: Diagnosis): number => doctorChecks.indexOf(doctorCodes[code]);
-  return { at: now().toISOString(), version, checks: [...checks].sort((a, b) => place(a) - place(b)) };
+  const checks = [...atOnce, ...looked].sort((a, b) => place(a) - place(b));
+  return { at: now().toISOString(), version, checks };
 }
