@@ -30,7 +30,7 @@ describe('the command line, of safety copies', () => {
     expect(told.err).to.include(
       'The newest of each of the last 7 days, 4 weeks and 12 months are kept. Each one is read back at once.',
     );
-    expect(told.out).to.match(/good: it was read back +[\d,]+ rows and \d+ files? +\d+\.\d MB +\S+\.tar\.gz/);
+    expect(told.out).to.match(/good: it was read back +[\d,]+ rows and \d+ files? +\d+ kB +\S+\.tar\.gz/);
     const made = await orbis('copies --make');
     expect(made.out).to.equal('A safety copy is being made. “orbis copies” says how it went.\n');
     await until(async () => (await test.client.call('copies.list', {})).data.items[0]!.state === 'good');

@@ -1,6 +1,7 @@
 import { existsSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { formatBytes } from '@orbis/contract';
 import { newIdentity } from './copies/age.ts';
 import { CannotCopy } from './copies/cannot-copy.ts';
 import { makeCopy, type MadeCopy } from './copies/make-copy.ts';
@@ -86,7 +87,7 @@ const inJson = ({ path, bytes, manifest, isReadBack }: MadeCopy & { isReadBack: 
 
 const inWords = ({ path, bytes, manifest, isReadBack }: MadeCopy & { isReadBack: boolean }): string =>
   `${path}
-${rowsIn(manifest.tables)} rows in ${Object.keys(manifest.tables).length} tables and ${manifest.files.length} files, ${(bytes / 1e6).toFixed(1)} MB.
+${rowsIn(manifest.tables)} rows in ${Object.keys(manifest.tables).length} tables and ${manifest.files.length} files, ${formatBytes(bytes)}.
 ${isReadBack ? 'It was read back from a database on the side, and every row is as it was.' : 'It was read through and is whole; it was not put into a database.'}
 `;
 

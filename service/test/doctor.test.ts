@@ -128,14 +128,14 @@ describe('an installation', () => {
       get: (target, name) =>
         name === 'execute'
           ? async (query: never) => {
-              await new Promise((resolve) => setTimeout(resolve, 120));
+              await new Promise((resolve) => setTimeout(resolve, 250));
               return target.execute(query);
             }
           : (Reflect.get(target, name) as unknown),
     });
     const slow = await lookAtDatabase(slowly);
     expect(of(slow)).to.equal('warning database-slow');
-    expect(slow.facts['ms']).to.be.at.least(110);
+    expect(slow.facts['ms']).to.be.at.least(240);
 
     await db.execute('update migration set done_at = null where statement = 0 limit 2');
     expect(of(await lookAtTables(db, '0.1.0'))).to.equal('fault tables-unfinished');

@@ -1,4 +1,4 @@
-import { spoken, type Copy, type CopyStanding } from '@orbis/contract';
+import { formatBytes, spoken, type Copy, type CopyStanding } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { formatTimestamp } from '../text.ts';
@@ -61,7 +61,7 @@ const tellRows = (tools: Tools, items: readonly Copy[]): void =>
       of: ({ madeAt, createdAt }) => formatTimestamp(madeAt ?? createdAt),
       it: ({ state }) => spoken.copies.states[state],
       holds: ({ rows, files }) => (rows === null ? '–' : spoken.copies.holds({ rows, files: files ?? 0 })),
-      size: ({ bytes }) => (bytes === null ? '–' : `${(bytes / 1e6).toFixed(1)} MB`),
+      size: ({ bytes }) => (bytes === null ? '–' : formatBytes(bytes)),
       file: ({ file, why }) => why ?? file ?? '–',
     },
     'There is no copy yet.',

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { Copy } from '@orbis/contract';
-import { capital, spoken } from '@orbis/contract/language';
+import { capital, formatBytes, spoken } from '@orbis/contract/language';
 import { formatWhen } from '../components/when.ts';
 
 /** A safety copy: of when it is, what came of it, what it holds, and where it is. */
@@ -35,7 +35,7 @@ export const CopyLine = ({ copy }: { copy: Copy }) => (
       </Typography>
     </Box>
     <Typography variant="body2" color="textSecondary" sx={{ textAlign: { sm: 'right' } }}>
-      {copy.bytes !== null && `${(copy.bytes / 1e6).toFixed(1)} MB`}
+      {copy.bytes !== null && formatBytes(copy.bytes)}
       {copy.rows !== null && (
         <>
           <br />
