@@ -120,8 +120,7 @@ export async function startOrbis(
       mailer,
       copyPlan: copying?.plan ?? null,
       readMetrics,
-      settings,
-      trustProxy: settings.ORBIS_TRUST_PROXY,
+      ...{ settings, trustProxy: settings.ORBIS_TRUST_PROXY },
       securityContact: settings.ORBIS_SECURITY_CONTACT,
     });
     const frames = createFramesApp({ ...tools, ...framesOptions(settings, log) });
