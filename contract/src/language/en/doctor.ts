@@ -1,4 +1,5 @@
-import type { DoctorWords, Language } from '../language.ts';
+import type { Language } from '../language.ts';
+import type { DoctorWords } from '../safety-words.ts';
 import { copies } from './copies.ts';
 
 const nothing = (): null => null;
