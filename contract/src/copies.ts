@@ -40,6 +40,7 @@ export const copyStanding = z
     encrypted: z.boolean(),
     readBack: z.enum(['each', 'weekly', 'never']),
     lastAt: time.nullable().meta({ description: 'Of which moment the last good one is' }),
+    lastReadBack: z.boolean().meta({ description: 'Whether that one was read back' }),
     nextAt: time.nullable(),
   })
   .meta({ id: 'CopyStanding' });

@@ -39,6 +39,7 @@ export const today = z
       description: `Contracts and limits that want looking at, the worst first; at most ${mostTermsToSee}`,
     }),
     copies: z.enum(copyStandings).meta({ description: 'How it stands with safety copies' }),
+    copyReadBack: z.boolean().meta({ description: 'Whether that one was read back' }),
     copiedAt: time.nullable().meta({ description: 'Of which moment the last good safety copy is' }),
     sweptAt: time.nullable().meta({ description: 'When pages were last read to the end of a sweep' }),
   })

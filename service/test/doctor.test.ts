@@ -87,7 +87,7 @@ describe('what the examination finds', () => {
   it('of safety copies is how it stands with them', () => {
     const standing = {
       ...{ folder: '/srv/copies', at: '03:30', keep: null, encrypted: false, readBack: 'each' as const },
-      ...{ lastAt: '2026-11-30T03:30:00.000Z', nextAt: null },
+      ...{ lastAt: '2026-11-30T03:30:00.000Z', lastReadBack: true, nextAt: null },
     };
     const all = (['off', 'none', 'good', 'late', 'failed'] as const).map((each) =>
       lookAtCopies({ ...standing, standing: each }, 'The disk is full.'),
@@ -102,6 +102,8 @@ describe('what the examination finds', () => {
       ],
     ]);
     expect(all[2]!.said).to.equal('The last one is of 2026-11-30 03:30 UTC, and was read back.');
+    const unread = lookAtCopies({ ...standing, standing: 'good', lastReadBack: false }, '');
+    expect(unread.said).to.equal('The last one is of 2026-11-30 03:30 UTC.');
     expect(all[4]!.said).to.equal('The last one failed: The disk is full.');
   });
 });

@@ -5,8 +5,10 @@ import type { Today } from '@orbis/contract';
 import { spoken } from '@orbis/contract/language';
 import { formatWhen } from '../components/when.ts';
 
+type Props = Pick<Today, 'copies' | 'copiedAt' | 'copyReadBack'>;
+
 /** How old the last safety copy is; loud where it is too old, or failed. */
-export function CopiesToSee({ copies, copiedAt }: Pick<Today, 'copies' | 'copiedAt'>) {
+export function CopiesToSee({ copies, copiedAt, copyReadBack }: Props) {
   const isWell = copies === 'good' || copies === 'none';
   return (
     <Alert
@@ -19,7 +21,7 @@ export function CopiesToSee({ copies, copiedAt }: Pick<Today, 'copies' | 'copied
       }
     >
       {copies === 'good'
-        ? `The last safety copy is of ${formatWhen(copiedAt)}, and was read back.`
+        ? `The last safety copy is of ${formatWhen(copiedAt)}${copyReadBack ? ', and was read back' : ''}.`
         : `Safety copies: ${spoken.copies.standings[copies].replace(/^The/, 'the')}`}
     </Alert>
   );

@@ -57,10 +57,11 @@ export async function lookAtBrowser({
 }
 
 /** How it stands with safety copies, and why the last one failed. */
-export function lookAtCopies({ standing, lastAt }: CopyStanding, why: string): Diagnosis {
+export function lookAtCopies({ standing, lastAt, lastReadBack }: CopyStanding, why: string): Diagnosis {
   const state = { off: 'warning', none: 'note', good: 'well', late: 'fault', failed: 'fault' } as const;
   return found(state[standing], `copies-${standing}`, {
     at: lastAt === null ? '' : `${lastAt.slice(0, 16).replace('T', ' ')} UTC`,
+    read: lastReadBack ? 1 : 0,
     why,
   });
 }

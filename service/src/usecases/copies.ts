@@ -19,6 +19,7 @@ export async function tellCopyStanding(db: Handle, plan: CopyPlan | null, now: D
   return {
     standing: await standingOf(db, plan, last, now),
     lastAt: last?.madeAt?.toISOString() ?? null,
+    lastReadBack: last?.state === 'good',
     ...(plan === null ? unplanned : planned(plan, now)),
   };
 }

@@ -40,6 +40,7 @@ export async function readToday(tools: PlanTools, plan: CopyPlan | null): Promis
     terms: await termsToLookAt(mostTermsToSee, { db, sheets, now: tools.now() }),
     copies: copies.standing,
     copiedAt: copies.lastAt,
+    copyReadBack: copies.lastReadBack,
     sweptAt: (await lastSwept(db))?.toISOString() ?? null,
   };
 }

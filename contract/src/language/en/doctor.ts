@@ -155,7 +155,10 @@ export const doctor: Language['doctor'] = {
     },
     'copies-off': { said: () => copies.standings.off, todo: () => 'Name a folder on another disk.' },
     'copies-none': { said: () => copies.standings.none, todo: nothing },
-    'copies-good': { said: (f) => `The last one is of ${f['at']}, and was read back.`, todo: nothing },
+    'copies-good': {
+      said: (f) => `The last one is of ${f['at']}${f['read'] === 1 ? ', and was read back' : ''}.`,
+      todo: nothing,
+    },
     'copies-late': {
       said: () => copies.standings.late,
       todo: () => 'See whether a process for jobs runs, and what “Safety copies” says of the last ones.',
