@@ -29,6 +29,7 @@ export const recipientsIn = (text: string | undefined): string[] =>
 
 /** @example keepIn('7d 4w 12m') // { days: 7, weeks: 4, months: 12 } */
 export function keepIn(text: string): Keep {
-  const of = (unit: string): number => Number(new RegExp(`(\\d+)${unit}`).exec(text)?.[1] ?? 0);
+  const parts = text.split(' ');
+  const of = (unit: string): number => Number(parts.find((part) => part.endsWith(unit))?.slice(0, -1) ?? 0);
   return { days: of('d'), weeks: of('w'), months: of('m') };
 }
