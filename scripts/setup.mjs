@@ -11,15 +11,17 @@ const packages = {
   'mariadb-server': ['/usr/sbin/mariadbd'],
   'chromium-headless-shell': ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'],
   'ffmpeg': ['/usr/bin/ffmpeg'],
+  // Whose systemd-analyze the tests ask.
+  'systemd': ['/usr/bin/systemd-analyze'],
 };
 
 /**
  * Installs and builds what is missing. Ends the process with one sentence and status 1 where that cannot be
  * done.
- * @param {{ chromium?: boolean, ffmpeg?: boolean }} [wanted] what the tests need too: the browser, and what
- *   makes films
+ * @param {{ chromium?: boolean, ffmpeg?: boolean, systemd?: boolean }} [wanted] what the tests need too: the
+ *   browser, what makes films, and what judges units
  */
-export function setUp({ chromium = false, ffmpeg = false } = {}) {
+export function setUp({ chromium = false, ffmpeg = false, systemd = false } = {}) {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 19))
     stop(`Orbis needs Node 20.19 or newer; this is ${process.version}.`);
@@ -27,6 +29,7 @@ export function setUp({ chromium = false, ffmpeg = false } = {}) {
     'mariadb-server',
     ...(chromium ? ['chromium-headless-shell'] : []),
     ...(ffmpeg ? ['ffmpeg'] : []),
+    ...(systemd ? ['systemd'] : []),
   ]);
   installModules();
   build();

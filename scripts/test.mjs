@@ -18,7 +18,7 @@ const rows = [
 /* Longer than any test or hook has, in milliseconds: one that takes all of it will never end. */
 const longestTest = 10 * 60_000;
 
-setUp({ chromium: true, ffmpeg: true });
+setUp({ chromium: true, ffmpeg: true, systemd: true });
 say('lint and types');
 const checks = await Promise.all(
   ['lint', 'types'].map((name) => watched('npm', ['run', '--silent', name], { cwd: top })),

@@ -2,6 +2,7 @@ import { existsSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { formatBytes } from '@orbis/contract';
+import { calledAs } from './called-as.ts';
 import { newIdentity } from './copies/age.ts';
 import { CannotCopy } from './copies/cannot-copy.ts';
 import { makeCopy, type MadeCopy } from './copies/make-copy.ts';
@@ -15,8 +16,8 @@ import { CannotStart, readSettings, type Settings } from './settings.ts';
 import { insertMadeCopy, lastChangeId } from './store/copies.ts';
 import { version } from './version.ts';
 
-const help = `npm run backup -- --to FOLDER [--recipient age1…]… [--no-read-back] [--json]
-npm run backup -- --new-key FILE
+const help = `${calledAs('backup')} --to FOLDER [--recipient age1…]… [--no-read-back] [--json]
+${calledAs('backup')} --new-key FILE
 
 Makes a safety copy of an Orbis that is running, on its own machine: one file with its register, its pictures
 and its keys. It is then put into a database on the side and held against what was copied; --no-read-back only

@@ -1,5 +1,6 @@
 import { connectDatabase } from './database/connect.ts';
 import { parseArgs } from 'node:util';
+import { calledAs } from './called-as.ts';
 import { runningDatabase } from './running-database.ts';
 import { makeLink } from './store/one-time-links.ts';
 import { firstOwner, listPeople, personNamed, withPassword, type Person } from './store/people.ts';
@@ -50,7 +51,7 @@ async function whose(db: Handle, name: string | undefined, now: Date): Promise<P
   }
   const names = (await listPeople(db, mostNamed, undefined)).map((each) => each.name);
   throw new CannotStart(
-    `${name === undefined ? 'Say whose password is lost' : `Nobody is called “${name}”`}: npm run reset-password -- "NAME". There are ${names.join(', ')}.`,
+    `${name === undefined ? 'Say whose password is lost' : `Nobody is called “${name}”`}: ${calledAs('reset-password')} "NAME". There are ${names.join(', ')}.`,
   );
 }
 

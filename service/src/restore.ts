@@ -1,5 +1,6 @@
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { calledAs, isInstalled } from './called-as.ts';
 import { CannotCopy } from './copies/cannot-copy.ts';
 import { identitiesIn } from './copies/identities-in.ts';
 import { rowsIn, type Manifest } from './copies/manifest.ts';
@@ -9,8 +10,8 @@ import { readCopy } from './copies/unpack.ts';
 import { runningDatabase } from './running-database.ts';
 import { CannotStart, readSettings, type Settings } from './settings.ts';
 
-const help = `npm run restore -- COPY --into FOLDER [--identity FILE] [--database URL]
-npm run restore -- COPY --check [--identity FILE]
+const help = `${calledAs('restore')} COPY --into FOLDER [--identity FILE] [--database URL]
+${calledAs('restore')} COPY --check [--identity FILE]
 
 Puts a safety copy back, into an empty data folder with a database of its own, or into an empty database
 elsewhere (--database mysql://…). An Orbis that is running is not touched; what it has that came after the copy
@@ -43,9 +44,19 @@ async function main(): Promise<number> {
   const into = resolve(values.into!);
   await putBack({ path, identities, into, url: values.database });
   process.stdout.write(
-    `It is put back, and every row is as it was copied. Start it with:\n  ORBIS_DATA=${into}${values.database === undefined ? '' : ' ORBIS_DATABASE_URL=…'} npm start\n`,
+    `It is put back, and every row is as it was copied. Start it with:\n${startedWith(into, settings, values.database)}\n`,
   );
   return 0;
+}
+
+/* What starts Orbis with what was put back. */
+function startedWith(into: string, { ORBIS_DATA: data }: Settings, database: string | undefined): string {
+  if (isInstalled && database === undefined)
+    return `  systemctl stop orbis\n  mv ${data} ${data}.before\n  mv ${into} ${data}\n  systemctl start orbis`;
+  const elsewhere = database === undefined ? '' : ' ORBIS_DATABASE_URL=…';
+  return isInstalled
+    ? `  ORBIS_DATA=${into}${elsewhere} in /etc/orbis/orbis.env, and: systemctl restart orbis`
+    : `  ORBIS_DATA=${into}${elsewhere} npm start`;
 }
 
 const inWords = ({ madeAt, version, tables, files }: Manifest): string =>

@@ -13,12 +13,13 @@ const said = roles.join(', ');
  * The roles that a command line asks for.
  * @throws CannotStart where it names none, or another one.
  * @example rolesIn(['--only', 'console,jobs']) // ['console', 'jobs']
+ * @example rolesIn(['--only', 'frames-2']) // ['frames']: the second one of its kind
  */
 export function rolesIn(words: readonly string[]): readonly Role[] {
   const at = words.findIndex((word) => word === '--only' || word.startsWith('--only='));
   if (at < 0) return roles;
   const named = words[at]!.slice('--only='.length) || words[at + 1] || '';
-  const asked = named.split(',').map((word) => word.trim());
+  const asked = named.split(',').map((word) => word.trim().replace(/-\d{1,4}$/, ''));
   const unknown = asked.find((word) => !roles.some((role) => role === word));
   if (unknown !== undefined)
     throw new CannotStart(

@@ -1,6 +1,7 @@
 import { isAbsolute, resolve } from 'node:path';
 import { closest, distance } from 'fastest-levenshtein';
 import { parse } from 'tldts';
+import { isInstalled } from './called-as.ts';
 import { serviceSettingsSchema, settingsOfOthers, type ServiceSettings } from '@orbis/contract';
 
 /** A reason why Orbis cannot start, in one sentence for the person who starts it. */
@@ -42,7 +43,9 @@ function refuseUnknown(names: readonly string[]): void {
   if (unknown === undefined) return;
   const near = closest(unknown, known);
   const hint =
-    distance(unknown, near) <= 4 ? `Did you mean ${near}?` : '“npm start -- --settings” lists them.';
+    distance(unknown, near) <= 4
+      ? `Did you mean ${near}?`
+      : `“${isInstalled ? 'orbis-admin settings' : 'npm start -- --settings'}” lists them.`;
   throw new CannotStart(`There is no setting ${unknown}. ${hint}`);
 }
 

@@ -4,10 +4,18 @@ import { readFileSync } from 'node:fs';
 export interface Block {
   file: string;
   line: number;
+  /** The heading that it stands below. */
+  heading: string;
   script: string;
   /** What is printed, where a block of text follows; “…” stands for anything. */
   expected: string | null;
 }
+
+const headingAbove = (text: string): string =>
+  text
+    .split('\n')
+    .findLast((line) => line.startsWith('#'))
+    ?.replace(/^#{1,6} /, '') ?? '';
 
 /** Every shell block of a document, in its order. */
 export function blocksOf(file: string): Block[] {
@@ -16,6 +24,7 @@ export function blocksOf(file: string): Block[] {
   return [...text.matchAll(fenced)].map((found) => ({
     file,
     line: text.slice(0, found.index).split('\n').length,
+    heading: headingAbove(text.slice(0, found.index)),
     script: found[1]!,
     expected: found[2] ?? null,
   }));
