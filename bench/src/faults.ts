@@ -7,6 +7,7 @@ import { fileURLToPath } from 'node:url';
 import { setTimeout as wait } from 'node:timers/promises';
 import { ApiError, createClient, everyItem, type Client } from '@orbis/contract';
 import { loopbackFetch } from '@orbis/demo';
+import { randomOf } from './chance.ts';
 import { line } from './figures.ts';
 
 const [killsOfService, killsOfDatabase] = [60, 20];
@@ -227,17 +228,6 @@ async function ready(url: string): Promise<void> {
     if (answer?.status === 200) return;
   }
   throw new Error('it is not back after a minute');
-}
-
-/* Numbers from 0 to 1 that are the same for the same seed (mulberry32). */
-function randomOf(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
 }
 
 const shuffled = <T>(items: readonly T[], random: () => number): T[] =>

@@ -1,7 +1,9 @@
 import { cpus } from 'node:os';
 import { adjusting } from './adjusting.ts';
+import { cluster } from './cluster.ts';
 import { collection } from './collection.ts';
 import { consoleSize } from './console.ts';
+import { contentNetwork } from './content-network.ts';
 import { enduring } from './enduring.ts';
 import { faults } from './faults.ts';
 import { fuzz } from './fuzz.ts';
@@ -9,6 +11,7 @@ import { growth } from './growth.ts';
 import { liveness } from './liveness.ts';
 import { looks } from './looks.ts';
 import { million } from './million.ts';
+import { processes } from './processes.ts';
 import { reading } from './reading.ts';
 import { room } from './room.ts';
 import { serving } from './serving.ts';
@@ -28,12 +31,15 @@ const parts: Record<string, () => string | Promise<string>> = {
 };
 /* These take minutes, or need a browser, and run only where they are named. */
 const named: typeof parts = {
+  cluster,
+  'content-network': contentNetwork,
   enduring,
   faults,
-  console: consoleSize,
+  'console': consoleSize,
   looks,
   million,
-  register: wholeRegister,
+  processes,
+  'register': wholeRegister,
   room,
   serving,
   sweeping,

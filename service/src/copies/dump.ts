@@ -1,5 +1,6 @@
 import type { Readable } from 'node:stream';
 import { talkTo } from './database-client.ts';
+import { oneThatAnswers } from './one-that-answers.ts';
 
 /*
  * One consistent state of all tables, seen from the beginning of the dump to its end, while others go on
@@ -15,7 +16,7 @@ const args = [
  * @throws CannotCopy while it is read, or at its end.
  */
 export async function* dumped(url: string, signal?: AbortSignal): AsyncGenerator<Buffer> {
-  const { child, ended } = talkTo(url, 'mariadb-dump', args, signal);
+  const { child, ended } = talkTo(await oneThatAnswers(url), 'mariadb-dump', args, signal);
   child.stdin.end();
   for await (const chunk of child.stdout as Readable & AsyncIterable<Buffer>) yield chunk;
   await ended;

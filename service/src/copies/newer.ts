@@ -1,4 +1,5 @@
 import mysql, { type RowDataPacket } from 'mysql2/promise';
+import { oneThatAnswers } from './one-that-answers.ts';
 
 /** What came later than a copy in a register that is used: how many changes, and the newest. */
 export interface Newer {
@@ -8,7 +9,7 @@ export interface Newer {
 
 /** What a register has that came after a copy’s last change. */
 export async function newerThan(url: string, lastChange: number): Promise<Newer> {
-  const connection = await mysql.createConnection({ uri: url, timezone: 'Z' });
+  const connection = await mysql.createConnection({ uri: await oneThatAnswers(url), timezone: 'Z' });
   try {
     const [[counted]] = await connection.query<RowDataPacket[]>(
       'SELECT count(*) AS `n` FROM `change_log` WHERE `id` > ?',

@@ -8,6 +8,8 @@ import { grantsOfFrames, type Accounts } from './accounts.ts';
 import { DatabaseAway, isAway } from './errors.ts';
 import { migrate, type MigrateOptions } from './migrate.ts';
 import { asWork, createPool, type Work } from './pool.ts';
+import { nodesOf, urlsOf, type Nodes } from './nodes.ts';
+import { onAnyNode } from './on-any-node.ts';
 import { createWatch } from './watch.ts';
 
 export type Database = MySql2Database<typeof schema>;
@@ -39,7 +41,8 @@ class CallerGone extends Error {
 
 /**
  * Connects to a MariaDB and brings its tables to the newest form; several processes may do so at once.
- * @param urls the private database's accounts, or one address of a database elsewhere.
+ * @param urls the private database's accounts, or the address of a database elsewhere, which may name several
+ * hosts with commas between them.
  * @param patience how long it may take to say that it is there, in milliseconds; see `createWatch`.
  * @throws CannotStart when it cannot be reached, or refuses us.
  */
@@ -49,24 +52,25 @@ export async function connectDatabase(
 ): Promise<Connection> {
   const own = typeof urls !== 'string';
   const { setUp, service, frames } = own ? urls : { setUp: urls, service: urls, frames: urls };
-  const { clustered } = await setUpTables(setUp, { alone: own, ...upgrading });
+  const nodes = nodesOf(setUp);
+  const { clustered } = await setUpTables(setUp, nodes, { alone: own, ...upgrading });
   const pools = {
-    service: createPool({ ...optionsOf(service), connectionLimit: 12 }),
-    frames: createPool({ ...optionsOf(frames), connectionLimit: 6 }),
+    service: createPool({ ...optionsOf(service, nodes), connectionLimit: 12 }, nodes),
+    frames: createPool({ ...optionsOf(frames, nodes), connectionLimit: 6 }, nodes),
   };
   // A query is ended from a connection of its own, by the account that began it. In a cluster that connection
   // may lead to another node, where the same number is somebody else's: there the time limit has to do.
   const ending = clustered
     ? []
-    : [service, frames].map((url) => mysql.createPool({ ...optionsOf(url), connectionLimit: 1 }));
-  const watch = createWatch(optionsOf(service), patience);
+    : [service, frames].map((url) => mysql.createPool({ ...optionsOf(url, nodes), connectionLimit: 1 }));
+  const watch = createWatch(optionsOf(service, nodes), nodes, patience);
   const endQueries = ({ using }: Work): void => {
     for (const { threadId } of using)
       for (const pool of ending) void pool.query(`KILL QUERY ${threadId}`).catch(() => undefined);
   };
   return {
-    db: handle(pools.service),
-    frames: handle(pools.frames),
+    db: handle(pools.service, nodes),
+    frames: handle(pools.frames, nodes),
     during: duringOf(watch, endQueries),
     ping: () => watch.ask(),
     close: () => closing([...Object.values(pools), ...ending], watch),
@@ -86,10 +90,12 @@ export async function connectFrames(
   url: string,
   { mayBeAway, tell }: { mayBeAway: boolean; tell: () => void },
 ): Promise<FramesConnection> {
-  const pool = createPool({ ...optionsOf(url), connectionLimit: 6 });
-  const watch = createWatch(optionsOf(url));
+  const nodes = nodesOf(url);
+  const options = optionsOf(url, nodes);
+  const pool = createPool({ ...options, connectionLimit: 6 }, nodes);
+  const watch = createWatch(options, nodes);
   const close = (): Promise<void> => closing([pool], watch);
-  const frames = handle(pool);
+  const frames = handle(pool, nodes);
   try {
     await frames.execute(sql`SELECT 1 FROM ${schema.served} LIMIT 0`);
   } catch (error) {
@@ -103,8 +109,16 @@ export async function connectFrames(
   return { frames, during: duringOf(watch, () => undefined), close };
 }
 
-const handle = (pool: ReturnType<typeof createPool>): Database =>
-  drizzle(pool as never, { schema, mode: 'planetscale', casing: 'snake_case' });
+const behind = new WeakMap<Database, Nodes>();
+
+function handle(pool: ReturnType<typeof createPool>, nodes: Nodes): Database {
+  const db = drizzle(pool as never, { schema, mode: 'planetscale', casing: 'snake_case' });
+  behind.set(db, nodes);
+  return db;
+}
+
+/** The nodes that a database has. */
+export const nodesBehind = (db: Database): Nodes => behind.get(db)!;
 
 const duringOf =
   (watch: ReturnType<typeof createWatch>, endQueries: (work: Work) => void): Connection['during'] =>
@@ -136,7 +150,9 @@ async function closing(
 }
 
 function cannotUse(url: string, error: unknown): CannotStart {
-  const { host } = new URL(url);
+  const host = urlsOf(url)
+    .map((each) => new URL(each).host)
+    .join(', ');
   const cause = error instanceof Error && error.cause ? error.cause : error;
   const { code, message } = cause as { code?: string; message?: string };
   return new CannotStart(
@@ -146,21 +162,28 @@ function cannotUse(url: string, error: unknown): CannotStart {
   );
 }
 
-const optionsOf = (url: string): PoolOptions => ({
-  uri: url.replace(/^mariadb:/, 'mysql:'),
+const optionsOf = (url: string, { open }: Nodes): PoolOptions => ({
+  uri: urlsOf(url)[0]!.replace(/^mariadb:/, 'mysql:'),
+  ...(open && { stream: open }),
   timezone: 'Z',
   charset: 'utf8mb4_unicode_ci',
   supportBigNumbers: true,
-  connectTimeout: 5000,
+  // In milliseconds; where there is another node to go to, not for long.
+  connectTimeout: open ? 2000 : 5000,
   // Files of this machine are nothing that a server may ask for.
   flags: ['-LOCAL_FILES'],
 });
 
-async function setUpTables(url: string, options: MigrateOptions): Promise<{ clustered: boolean }> {
-  const pool = mysql.createPool({ ...optionsOf(url), connectionLimit: 3 });
-  const { pathname } = new URL(url);
+async function setUpTables(
+  url: string,
+  nodes: Nodes,
+  options: MigrateOptions,
+): Promise<{ clustered: boolean }> {
+  const pool = mysql.createPool({ ...optionsOf(url, nodes), connectionLimit: 3 });
+  const { pathname } = new URL(urlsOf(url)[0]!);
   try {
-    await migrate(pool, options);
+    // Each statement is written down: on the next node it goes on where it was.
+    await onAnyNode(nodes, () => migrate(pool, options));
     if (options.alone) for (const grant of grantsOfFrames(pathname.slice(1))) await pool.query(grant);
     const [[row]] = await pool.query<RowDataPacket[]>('SELECT @@wsrep_on AS clustered');
     return { clustered: Number(row?.['clustered']) === 1 };

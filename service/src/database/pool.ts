@@ -1,5 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { isConflict } from './errors.ts';
+import type { Nodes } from './nodes.ts';
+import { onAnyNode } from './on-any-node.ts';
 import { onceMore } from './once-more.ts';
 import mysql, { type Pool, type PoolConnection, type PoolOptions } from 'mysql2/promise';
 
@@ -25,6 +27,7 @@ const [statementLimit, lockLimit] = [30, 10];
  */
 export function createPool(
   options: PoolOptions,
+  nodes: Nodes,
 ): Pick<Pool, 'getConnection' | 'query' | 'execute' | 'end'> & { pool: Pool } {
   // Where a statement was asked for is said by the query builder’s own error: a trace for each costs time.
   const pool = mysql.createPool({ ...options, trace: false });
@@ -53,17 +56,22 @@ export function createPool(
   };
   const on =
     (method: 'query' | 'execute') =>
-    async (...of: never[]): Promise<unknown> => {
-      const connection = await getConnection();
-      try {
-        // A single statement is a transaction of its own.
-        return await onceMore(
-          () => (connection[method] as (...of: never[]) => Promise<unknown>)(...of),
-          isConflict,
-        );
-      } finally {
-        connection.release();
-      }
+    (...of: never[]): Promise<unknown> => {
+      let isSent = false;
+      const run = async (): Promise<unknown> => {
+        const connection = await getConnection();
+        isSent = true;
+        try {
+          // A single statement is a transaction of its own.
+          return await onceMore(
+            () => (connection[method] as (...of: never[]) => Promise<unknown>)(...of),
+            isConflict,
+          );
+        } finally {
+          connection.release();
+        }
+      };
+      return onAnyNode(nodes, run, () => !isSent || isReading(of[0]));
     };
   return {
     pool,
@@ -72,4 +80,10 @@ export function createPool(
     execute: on('execute') as Pool['execute'],
     end: () => pool.end(),
   };
+}
+
+/* Whether a statement changes nothing, and may be run again on another node. */
+function isReading(statement: string | { sql: string } | undefined): boolean {
+  const text = typeof statement === 'string' ? statement : (statement?.sql ?? '');
+  return /^[\s(]*select\b/i.test(text);
 }

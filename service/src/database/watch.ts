@@ -1,6 +1,7 @@
 import { setImmediate, setTimeout as wait } from 'node:timers/promises';
 import mysql, { type Connection, type ConnectionOptions } from 'mysql2/promise';
 import { DatabaseAway } from './errors.ts';
+import type { Nodes } from './nodes.ts';
 
 /** Sees whether the database still answers, while anybody waits for it. */
 export interface Watch {
@@ -61,13 +62,28 @@ function createProbe(options: ConnectionOptions, patience: number): Probe {
   return { answers, drop };
 }
 
+/* How often it is asked where there are several nodes, in milliseconds: what nobody waits for, such as jobs,
+   would stay with a node that says nothing. */
+const always = 1000;
+
 /**
  * @param options where the database is. It is asked on a connection that nothing else uses.
- * @param patience how long an answer may take, in milliseconds.
+ * @param nodes each of them is asked before it is said that nobody answers.
+ * @param patience how long an answer of one may take, in milliseconds.
  */
-export function createWatch(options: ConnectionOptions, patience = usualPatience): Watch {
+export function createWatch(options: ConnectionOptions, nodes: Nodes, patience = usualPatience): Watch {
   const waiting = new Set<(error: DatabaseAway) => void>();
-  const { answers, drop } = createProbe(options, patience);
+  const probe = createProbe(options, patience);
+  const { drop } = probe;
+  const answers = async (): Promise<boolean> => {
+    for (let left = nodes.count; left > 0; left--) {
+      const node = nodes.current;
+      if (await probe.answers()) return true;
+      nodes.leave(node);
+    }
+    return false;
+  };
+  const timer = nodes.count > 1 ? setInterval(() => void (looking || answers()), always).unref() : undefined;
   let looking = false;
   let closed = false;
 
@@ -105,6 +121,7 @@ export function createWatch(options: ConnectionOptions, patience = usualPatience
     },
     close: () => {
       closed = true;
+      clearInterval(timer);
       drop();
     },
   };
