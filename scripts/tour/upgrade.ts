@@ -2,7 +2,14 @@ import { bring, expect, typed, type Stop, type Tools } from './tools.ts';
 
 /** It is backed up, a newer version takes over, and the one of before is gone back to. */
 export const upgrade = (tools: Tools): Stop[] => [
-  ['It is backed up while it runs', () => tools.run(typed('Back it up', tools.current)[0]!)],
+  [
+    'It is backed up while it runs, by settings with quotes too',
+    () => {
+      const keep = 's/^#ORBIS_COPIES_KEEP=.*/ORBIS_COPIES_KEEP="3d 4w 12m"/';
+      tools.run(`sed -i '${keep}' /etc/orbis/orbis.env`);
+      return tools.run(typed('Back it up', tools.current)[0]!);
+    },
+  ],
   [
     'A newer version copies the register, changes it, and goes on',
     () => {

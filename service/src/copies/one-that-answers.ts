@@ -1,4 +1,5 @@
 import mysql from 'mysql2/promise';
+import { codeOf } from '../database/errors.ts';
 import { urlsOf } from '../database/nodes.ts';
 
 /* In milliseconds. */
@@ -20,7 +21,8 @@ async function answers(url: string): Promise<boolean> {
     // A node that has lost the others lets people in, and tells them nothing of its tables.
     await connection.query('SELECT 1 FROM `migration` LIMIT 0').finally(() => connection.destroy());
     return true;
-  } catch {
-    return false;
+  } catch (error) {
+    // An empty one is there.
+    return codeOf(error) === 'ER_NO_SUCH_TABLE';
   }
 }

@@ -2,6 +2,7 @@ import { mkdirSync, rmSync } from 'node:fs';
 import { openDataFolder } from '../database/folder.ts';
 import { startPrivateDatabase } from '../database/private.ts';
 import { CannotCopy } from './cannot-copy.ts';
+import { oneThatAnswers } from './one-that-answers.ts';
 import { dumped } from './dump.ts';
 import { loadInto } from './load.ts';
 import { differingTables, type Manifest, type Tables } from './manifest.ts';
@@ -45,7 +46,9 @@ export async function loadAndCompare(
   url: string,
   signal?: AbortSignal,
 ): Promise<Manifest> {
-  const loading = loadInto(url, signal);
+  // All of it on one node: another one has it a moment later.
+  const at = await oneThatAnswers(url);
+  const loading = loadInto(at, signal);
   let manifest: Manifest;
   try {
     manifest = await readCopy(path, identities, { sql: (bytes) => loading.sql(bytes) });
@@ -54,7 +57,7 @@ export async function loadAndCompare(
     loading.leave();
     throw error;
   }
-  const odd = differingTables(manifest.tables, await tablesIn(url, signal));
+  const odd = differingTables(manifest.tables, await tablesIn(at, signal));
   if (odd.length > 0)
     throw new CannotCopy(`What came back is not what was copied, in these tables: ${odd.join(', ')}.`);
   return manifest;
