@@ -168,6 +168,22 @@ describe('Orbis as an oEmbed provider', () => {
     await until(async () => (await get(version)).status === 200);
   });
 
+  it('tells content networks how long they may go on with it, and by what it is taken out', async () => {
+    const { headers } = await get(link);
+    const { hostname } = new URL(link);
+    expect(headers).to.include({
+      'cdn-cache-control': 'max-age=60, stale-while-revalidate=600, stale-if-error=86400',
+      'cache-groups': `"${hostname.split('.')[0]!}"`,
+    });
+    // Browsers, and whoever keeps it for good, are told nothing of that.
+    expect(headers['cache-control']).to.equal('public, max-age=60');
+    const version = await get(new URL(String(headers['content-location']), link).href);
+    expect(version.headers).to.include({ 'cache-groups': headers['cache-groups'] });
+    expect(version.headers).to.not.have.property('cdn-cache-control');
+    const none = await get(link.replace(hostname, `nothing.${hostname.split('.').slice(1).join('.')}`));
+    expect(none.headers).to.not.have.any.keys('cdn-cache-control', 'cache-groups');
+  });
+
   it('is answered from memory as it is from the database, however it is asked for', async () => {
     const told = ({ headers, ...rest }: Got) => {
       const {

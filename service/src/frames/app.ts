@@ -192,7 +192,7 @@ const answerPlacements =
     hits.note({ id, sites: found.sites }, request.headers);
     const encoding = encodingFor(request);
     response.set(documentHeaders({ id, document: found, from, left }, encoding, origins()));
-    if (one) response.set('Cache-Control', forGood);
+    if (one) response.set('Cache-Control', forGood).removeHeader('CDN-Cache-Control');
     // Answers 304 where the visitor has it (HTTP, section 13.1.2).
     response.send(await found.body(encoding));
   };

@@ -35,6 +35,15 @@ export const policyOf = (
 /** As long as a cache may keep anything, without asking again (RFC 8246). */
 export const forGood = 'public, max-age=31536000, immutable';
 
+/*
+ * For content networks alone (RFC 9213): they hand it out while they ask for a newer one, and for a day where
+ * nobody answers (RFC 5861); and which answers are of one placement, to be taken out together (RFC 9875).
+ */
+const forNetworks = (id: string) => ({
+  'CDN-Cache-Control': `max-age=${holdsFor}, stale-while-revalidate=600, stale-if-error=86400`,
+  'Cache-Groups': `"${id}"`,
+});
+
 /** What is said with the document of a placement, as it goes out in an encoding. */
 export const documentHeaders = (
   { id, document, from, left }: { id: string; document: KeptDocument; from: Source; left: number },
@@ -49,6 +58,7 @@ export const documentHeaders = (
   // The same for good, where something between Orbis and visitors keeps it (HTTP, section 8.7).
   'Content-Location': origins.versionPath(id, document.version),
   'Cache-Control': `public, max-age=${holdsFor}`,
+  ...forNetworks(id),
   'Cache-Status': cacheStatus(from, left),
   'Permissions-Policy': permissionsPolicy(document.features),
   'Content-Security-Policy': policyOf(document, origins),
