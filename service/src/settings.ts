@@ -1,8 +1,8 @@
 import { isAbsolute, resolve } from 'node:path';
 import { closest, distance } from 'fastest-levenshtein';
 import { parse } from 'tldts';
-import { isInstalled } from './called-as.ts';
 import { serviceSettingsSchema, settingsOfOthers, type ServiceSettings } from '@orbis/contract';
+import { isInstalled } from './called-as.ts';
 
 /** A reason why Orbis cannot start, in one sentence for the person who starts it. */
 export class CannotStart extends Error {}

@@ -2,10 +2,10 @@ import { mkdirSync, rmSync } from 'node:fs';
 import { openDataFolder } from '../database/folder.ts';
 import { startPrivateDatabase } from '../database/private.ts';
 import { CannotCopy } from './cannot-copy.ts';
-import { oneThatAnswers } from './one-that-answers.ts';
 import { dumped } from './dump.ts';
 import { loadInto } from './load.ts';
 import { differingTables, type Manifest, type Tables } from './manifest.ts';
+import { oneThatAnswers } from './one-that-answers.ts';
 import { createTally } from './tally.ts';
 import { readCopy } from './unpack.ts';
 
