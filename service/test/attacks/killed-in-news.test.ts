@@ -89,8 +89,9 @@ describe(`fault: killed while pages are read and news goes out (${JSON.stringify
   };
   const restartMail = async (): Promise<void> => {
     const { port } = mail;
-    mails.push(...mail.mails);
     await mail.stop();
+    // Behind that: what is under way when it is told to stop still arrives.
+    mails.push(...mail.mails);
     await wait(500);
     mail = await startMailServer({ port });
   };
