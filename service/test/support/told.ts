@@ -11,7 +11,14 @@ export interface Told {
 type Ask = (operation: string, input: Told['input']) => Promise<unknown>;
 
 /* What is listed as a whole. */
-const lists = ['sites.list', 'embeds.list', 'placements.list', 'presets.list', 'savedSearches.list', 'terms.list'];
+const lists = [
+  'sites.list',
+  'embeds.list',
+  'placements.list',
+  'presets.list',
+  'savedSearches.list',
+  'terms.list',
+];
 
 /**
  * Asks a register about everything that its owner made: what is collected, each revision and the code of it,
@@ -41,7 +48,9 @@ export async function askAll(client: Client): Promise<Told[]> {
 /* Terms without what the day of asking says of them: views of the month, and contracts that end soon. */
 const onAnyDay = (data: unknown): unknown =>
   JSON.parse(
-    JSON.stringify(data, (name, value: unknown) => (['views', 'findings'].includes(name) ? undefined : value)),
+    JSON.stringify(data, (name, value: unknown) =>
+      ['views', 'findings'].includes(name) ? undefined : value,
+    ),
   );
 
 /** The same questions once more, and those whose answers lack something that was told then. */
