@@ -5,8 +5,15 @@ import { z } from './zod.ts';
 /** How an act ended: it was done, or refused. */
 export const actOutcomes = ['done', 'refused'] as const;
 
-/** By which way somebody acts: a browser, a token of a program, or a link that was shared. */
-export const actMeans = ['browser', 'token', 'link', 'nothing'] as const;
+/**
+ * By which way somebody acts: a browser, a token of a program, a link that was shared, or a program that is run
+ * on the server’s own machine.
+ */
+export const actMeans = ['browser', 'token', 'link', 'nothing', 'server'] as const;
+
+/** What is done by programs on the server’s own machine, beside the operations of the interface. */
+export const actsAtServer = ['server.resetPassword', 'server.backup'] as const;
+export type ActAtServer = (typeof actsAtServer)[number];
 
 const digest = z.string().regex(/^[0-9a-f]{64}$/, shouldBe('a digest of 64 hexadecimal digits'));
 
@@ -17,7 +24,10 @@ export const auditEntry = z
       description: 'Its number in the chain; null for the moment until it has one',
     }),
     at: time,
-    act: z.string().meta({ description: 'The operation that was called' }),
+    act: z.string().meta({
+      description:
+        'The operation that was called; behind “server.”, what was done on the server’s own machine',
+    }),
     said: z.string().meta({ description: 'What was done, in words' }),
     outcome: z.enum(actOutcomes),
     why: z.string().nullable().meta({ description: 'The code of the error with which it was refused' }),
@@ -26,7 +36,8 @@ export const auditEntry = z
     person: publicId.nullable(),
     means: z.enum(actMeans),
     network: z.string().meta({
-      description: 'The part of the network that it came from: an address without its end',
+      description:
+        'The part of the network that it came from: an address without its end; nothing for the server itself',
     }),
     times: count.meta({ description: 'How often; what is refused again and again stands once a minute' }),
     before: z.unknown().meta({ description: 'How it was before, where that is known; null for nothing' }),

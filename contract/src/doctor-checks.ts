@@ -6,6 +6,7 @@ export type DoctorState = (typeof doctorStates)[number];
 export const doctorCodes = {
   'database-well': 'database',
   'database-slow': 'database',
+  'database-other-host': 'database',
   'tables-well': 'tables',
   'tables-unfinished': 'tables',
   'disk-well': 'disk',

@@ -1,7 +1,7 @@
 import { existsSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { formatBytes } from '@orbis/contract';
+import { formatBytes, spoken } from '@orbis/contract';
 import { calledAs } from './called-as.ts';
 import { newIdentity } from './copies/age.ts';
 import { CannotCopy } from './copies/cannot-copy.ts';
@@ -13,6 +13,8 @@ import { readCopy } from './copies/unpack.ts';
 import { connectDatabase } from './database/connect.ts';
 import { runningDatabase } from './running-database.ts';
 import { CannotStart, readSettings, type Settings } from './settings.ts';
+import { inTransaction } from './database/transaction.ts';
+import { actAtServer, recordAct } from './store/act.ts';
 import { insertMadeCopy, lastChangeId } from './store/copies.ts';
 import { version } from './version.ts';
 
@@ -64,16 +66,21 @@ async function backUp(
     const { path, identities, manifest, name, bytes } = made;
     if (reads) await rehearse(path, identities, join(root, 'cache', `read-back-${process.pid}`));
     else await readCopy(path, identities);
-    await insertMadeCopy(
-      db,
-      {
-        ...{ folder: to, name, bytes, encrypted: recipients.length > 0 },
-        ...{ rows: rowsIn(manifest.tables), files: manifest.files.length },
-        madeAt: new Date(manifest.madeAt),
-        readBackAt: reads ? new Date() : null,
-      },
-      new Date(),
-    );
+    const values = {
+      ...{ folder: to, name, bytes, encrypted: recipients.length > 0 },
+      ...{ rows: rowsIn(manifest.tables), files: manifest.files.length },
+      madeAt: new Date(manifest.madeAt),
+      readBackAt: reads ? new Date() : null,
+    };
+    await inTransaction(db, async (tx) => {
+      const now = new Date();
+      await insertMadeCopy(tx, values, now);
+      await recordAct(
+        tx,
+        { act: actAtServer('server.backup', path), now },
+        { said: spoken.audit.copied(name) },
+      );
+    });
     return { ...made, isReadBack: reads };
   } finally {
     await connection.close();

@@ -2,6 +2,8 @@ import { connectDatabase } from './database/connect.ts';
 import { parseArgs } from 'node:util';
 import { calledAs } from './called-as.ts';
 import { runningDatabase } from './running-database.ts';
+import { spoken } from '@orbis/contract';
+import { actAtServer, recordAct } from './store/act.ts';
 import { makeLink } from './store/one-time-links.ts';
 import { firstOwner, listPeople, personNamed, withPassword, type Person } from './store/people.ts';
 import { deleteFactors } from './store/second-factors.ts';
@@ -25,7 +27,13 @@ async function main(): Promise<void> {
     const now = new Date();
     const person = await whose(connection.db, positionals[0], now);
     const { secret } = await inTransaction(connection.db, async (tx) => {
-      if (values['factor-lost']) await deleteFactors(tx, person.id);
+      const said = [spoken.people.done.link(person.name)];
+      if (values['factor-lost']) {
+        await deleteFactors(tx, person.id);
+        said.push(spoken.security.done.taken(person.name));
+      }
+      const act = actAtServer('server.resetPassword', person.name);
+      await recordAct(tx, { act, now }, { said: said.join('; ') });
       return makeLink(tx, person.id, 'password', { minutes: 30, now });
     });
     const base = settings.ORBIS_PUBLIC_URL ?? `http://orbis.localhost:${settings.ORBIS_PORT}`;

@@ -2,6 +2,7 @@ import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
 import { connectFrames } from './database/connect.ts';
+import { tellLeftIn } from './database/tell-left.ts';
 import { createFramesApp, type FramesDeps } from './frames/app.ts';
 import { documentsOnDisk } from './frames/documents-on-disk.ts';
 import { errorForLog } from './http/error-log.ts';
@@ -30,6 +31,7 @@ export async function startFrames(
   const connection = await connectFrames(sharedDatabase(settings), {
     // Without anything to show it would do no good to be there.
     mayBeAway: !(await options.disk.isEmpty()),
+    tellLeft: tellLeftIn(log),
     tell: () => log.warn('the database does not answer: what is on disk is served as it was last'),
   });
   let origins: Origins | null = null;

@@ -9,6 +9,7 @@ import { findChromium } from './browser/find.ts';
 import type { Deps } from './deps.ts';
 import type { Accounts } from './database/accounts.ts';
 import { connectDatabase, type Connection } from './database/connect.ts';
+import { tellLeftIn } from './database/tell-left.ts';
 import { openDataFolder } from './database/folder.ts';
 import { lockFolder } from './database/lock.ts';
 import { startPrivateDatabase } from './database/private.ts';
@@ -100,7 +101,7 @@ export async function startOrbis(
     const sheetRegistry = await openSheets(settings, sheets, { connection, reader, origins: known });
     const metrics = createMetrics();
     const tools = { connection, fetching, reader, sheetRegistry, origins: known, now, log, metrics, version };
-    const readMetrics = metricsReader(metrics, connection.db);
+    const readMetrics = metricsReader(metrics, connection);
     const does = (role: Role): boolean => only.includes(role);
     const mailer = openMailer(settings, known, undo);
     const looks = openLooks(settings);
@@ -252,7 +253,7 @@ async function openDatabase(
   }
   const url = typeof urls === 'string' ? urls : urls.setUp;
   const connection = await connectDatabase(urls, {
-    ...{ patience, version },
+    ...{ patience, version, tellLeft: tellLeftIn(log) },
     beforeChange: ({ lastChange }) => copyBeforeUpgrade(settings, { url, lastChange }, tell),
     progress: tellProgress(tell),
   });

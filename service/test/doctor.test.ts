@@ -13,6 +13,7 @@ import { lookAtBrowser, lookAtCopies, lookAtMail, lookAtProxy } from '../src/doc
 import { lookAtCertificates } from '../src/doctor/certificates.ts';
 import { lookAtClock, lookAtDatabase, lookAtTables } from '../src/doctor/database.ts';
 import { lookAtDisk } from '../src/doctor/disk.ts';
+import { nodesOf } from '../src/database/nodes.ts';
 import { createMailer } from '../src/news/mailer.ts';
 import { originsOf, type Origins } from '../src/origins.ts';
 import { freePort } from './support/free-port.ts';
@@ -124,8 +125,20 @@ describe('an installation', () => {
   });
 
   it('has a database that is slow, tables that are half changed, and a clock that is off', async () => {
-    const { db } = test.orbis.connection;
-    expect(of(await lookAtDatabase(db))).to.equal('well database-well');
+    const { db, nodes } = test.orbis.connection;
+    expect(of(await lookAtDatabase({ db, nodes }))).to.equal('well database-well');
+    const several = nodesOf('mysql://db1.example,db2.example:3307/orbis');
+    const first = await lookAtDatabase({ db, nodes: several });
+    expect([of(first), first.said]).to.deep.equal([
+      'well database-well',
+      `It answers in ${first.facts['ms']} ms (${first.facts['server']}), by the first of 2 hosts.`,
+    ]);
+    several.leave(0);
+    const other = await lookAtDatabase({ db, nodes: several });
+    expect(of(other)).to.equal('warning database-other-host');
+    expect(other.said).to.match(
+      /, by db2\.example:3307: this process has left db1\.example:3306 at \d{4}-\d\d-\d\d \d\d:\d\d UTC, as/,
+    );
     const slowly = new Proxy(db, {
       get: (target, name) =>
         name === 'execute'
@@ -135,7 +148,7 @@ describe('an installation', () => {
             }
           : (Reflect.get(target, name) as unknown),
     });
-    const slow = await lookAtDatabase(slowly);
+    const slow = await lookAtDatabase({ db: slowly, nodes });
     expect(of(slow)).to.equal('warning database-slow');
     expect(slow.facts['ms']).to.be.at.least(240);
 

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { sweepAll } from '@orbis/demo';
+import { nodesOf } from '../src/database/nodes.ts';
 import { createMetrics } from '../src/metrics/metrics.ts';
 import { metricsReader } from '../src/metrics/answer.ts';
 import { freePort } from './support/free-port.ts';
@@ -69,8 +70,11 @@ describe('metrics', () => {
   });
 
   it('say that the database does not answer, and nothing else of it', async () => {
-    const away = new Proxy({}, { get: () => () => Promise.reject(new Error('away')) });
-    const { text } = await metricsReader(createMetrics(), away as never)();
+    const db = new Proxy({}, { get: () => () => Promise.reject(new Error('away')) });
+    const nodes = nodesOf('mysql://a,b/orbis');
+    nodes.leave(0);
+    const { text } = await metricsReader(createMetrics(), { db: db as never, nodes })();
     expect(text).to.include('\norbis_database_up 0\n').and.not.include('\norbis_findings_open{');
+    expect(text).to.include('\norbis_database_host 2\n').and.include('\norbis_database_hosts_left 1\n');
   });
 });

@@ -1,12 +1,27 @@
+import { once } from 'node:events';
 import { createServer, type AddressInfo, type Server } from 'node:net';
 import { expect } from 'chai';
 import { sql } from 'drizzle-orm';
+import { createServer as createMysqlServer } from 'mysql2';
 import { connectDatabase, type Connection } from '../src/database/connect.ts';
 import { isAway } from '../src/database/errors.ts';
 import { nodesOf, urlsOf } from '../src/database/nodes.ts';
+import { createPool } from '../src/database/pool.ts';
 import { inTransaction } from '../src/database/transaction.ts';
 import { migratedDatabase } from './support/database.ts';
 import { gateTo, type Gate } from './support/tcp-gate.ts';
+
+type MysqlServer = ReturnType<typeof createMysqlServer>;
+
+/* With what a node lets in whoever comes. */
+const greeting = {
+  protocolVersion: 10,
+  serverVersion: '5.5.5-10.11.0-MariaDB',
+  connectionId: 1,
+  statusFlags: 2,
+  characterSet: 8,
+  capabilityFlags: 0xffffff & ~0x800 & ~0x20,
+};
 
 describe('a database with several hosts', () => {
   describe('in its address', () => {
@@ -19,12 +34,20 @@ describe('a database with several hosts', () => {
       it(`reads ${url}`, () => expect(urlsOf(url)).to.deep.equal(expected));
 
     it('goes over to each in turn, and only from the one that is used', () => {
-      const nodes = nodesOf('mysql://a,b,c/orbis');
+      const told: string[] = [];
+      const nodes = nodesOf('mysql://a,b:3307,c/orbis', (left, next) => told.push(`${left} → ${next}`));
       const went = [0, 0, 1, 1, 2, 0].map((from) => {
         nodes.leave(from);
         return nodes.current;
       });
       expect(went).to.deep.equal([1, 1, 2, 2, 0, 1]);
+      expect(told).to.deep.equal([
+        'a:3306 → b:3307',
+        'b:3307 → c:3306',
+        'c:3306 → a:3306',
+        'a:3306 → b:3307',
+      ]);
+      expect([nodes.left.times, nodes.left.last!.host]).to.deep.equal([4, 'a:3306']);
     });
 
     it('has nowhere to go from a single one', () => {
@@ -119,6 +142,49 @@ describe('a database with several hosts', () => {
         );
       expect(failed).to.be.an('error');
       expect(Date.now() - from).to.be.below(5000);
+    });
+  });
+
+  describe('of which the first is not ready', () => {
+    let gate: Gate;
+    let notReady: MysqlServer;
+    before(async () => {
+      gate = await gateTo(await migratedDatabase());
+      notReady = createMysqlServer((connection) => {
+        const countAnew = (from: number): void => void Object.assign(connection, { sequenceId: from });
+        const authCallback = (_: unknown, letIn: (error: null) => void): void => {
+          letIn(null);
+          countAnew(0);
+        };
+        connection.serverHandshake({ ...greeting, authCallback });
+        const refuse = (): void => {
+          // Packets are counted from each question on.
+          countAnew(1);
+          connection.writeError({ message: 'not ready', code: 1047 });
+          countAnew(0);
+        };
+        // What begins with SET or PREPARE is told apart by the driver’s own server.
+        for (const event of ['query', 'stmt_prepare']) connection.on(event, refuse);
+        connection.on('error', () => undefined);
+      });
+      notReady.listen(0);
+      await once((notReady as unknown as { _server: Server })._server, 'listening');
+    });
+    after(async () => {
+      await gate.close();
+      await new Promise<void>((resolve) => notReady.close(() => resolve()));
+    });
+
+    it('writes by its second one: what was refused so is not done, for certain', async () => {
+      const { port } = (notReady as unknown as { _server: Server })._server.address() as AddressInfo;
+      const host = new URL(gate.url).host;
+      const url = gate.url.replace(host, `127.0.0.1:${port},${host}`);
+      const nodes = nodesOf(url);
+      const pool = createPool({ uri: urlsOf(url)[0]!, stream: nodes.open! }, nodes);
+      await pool.query('CREATE TABLE written (id int NOT NULL PRIMARY KEY)');
+      expect([nodes.hosts[nodes.current], nodes.left.times]).to.deep.equal([host, 1]);
+      await pool.query('INSERT INTO written VALUES (1)');
+      await pool.end();
     });
   });
 

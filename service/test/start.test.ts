@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
+import type { AuditEntry } from '@orbis/contract';
 import { originsOf } from '../src/origins.ts';
 import { CannotStart, readSettings } from '@orbis/service';
 import { runOrbis, runResetPassword } from './support/process.ts';
@@ -62,6 +63,12 @@ describe('starting and stopping', () => {
       401,
     );
     expect((await call('/session', { password: 'the old password' })).status).to.equal(401);
+    const signedIn = await call('/session', { password: 'the new password' });
+    const cookie = signedIn.headers.get('set-cookie')!.split(';')[0]!;
+    const log = await fetch(`${url}/api/v1/audit?act=server`, { headers: { cookie } });
+    expect(((await log.json()) as { items: AuditEntry[] }).items.map((each) => [each.act, each.said])).to.eql(
+      [['server.resetPassword', 'Made a link by which Owner sets a password']],
+    );
 
     // Told to stop in the middle of a request, it answers it first.
     const answering = call('/session', { password: 'the new password' });

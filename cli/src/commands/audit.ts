@@ -37,6 +37,7 @@ Examples:
   orbis audit
   orbis audit --person "Tam Orrin" --outcome refused
   orbis audit --act people
+  orbis audit --act server
   orbis audit --check
   orbis audit --out audit.ndjson
 
@@ -72,17 +73,23 @@ async function tellLog(tools: Tools, { person, act, thing, outcome, last = '50' 
       what: ({ said, times }) => `${said}${times > 1 ? ` (${times} times)` : ''}`,
       thing: ({ thing: what }) => what ?? '–',
       outcome: ({ outcome: ended, why }) => (why === null ? ended : `${ended}: ${why}`),
-      from: ({ network }) => network,
+      from: ({ network }) => network || '–',
     },
     'Nothing is like that.',
   );
   return 0;
 }
 
-const meansInWords: Partial<Record<AuditEntry['means'], string>> = { token: 'by token', link: 'by link' };
+const meansInWords: Partial<Record<AuditEntry['means'], string>> = {
+  token: 'by token',
+  link: 'by link',
+  server: 'at the server',
+};
 
 const whoInWords = ({ who, means }: AuditEntry): string =>
-  [who ?? 'nobody known', meansInWords[means]].filter((word) => word !== undefined).join(', ');
+  [who ?? (means === 'server' ? 'somebody' : 'nobody known'), meansInWords[means]]
+    .filter((word) => word !== undefined)
+    .join(', ');
 
 async function checkLog(tools: Tools, noted: string | undefined): Promise<Exit> {
   const head = noted === undefined ? undefined : headIn(noted);

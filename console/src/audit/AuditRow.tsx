@@ -5,7 +5,11 @@ import { PlainCode } from '../components/CodeRuns.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
 import { formatWhen } from '../components/when.ts';
 
-const meansWords: Partial<Record<AuditEntry['means'], string>> = { token: 'by a token', link: 'by a link' };
+const meansWords: Partial<Record<AuditEntry['means'], string>> = {
+  token: 'by a token',
+  link: 'by a link',
+  server: 'on the server’s own machine',
+};
 
 /** Something that somebody did or was refused, with how it was before and after where that is kept. */
 export function AuditRow({ entry }: { entry: AuditEntry }) {
@@ -28,9 +32,11 @@ export function AuditRow({ entry }: { entry: AuditEntry }) {
         {formatWhen(at)}
       </Typography>
       <Box sx={{ minWidth: 0 }}>
-        <Typography sx={{ fontWeight: 600, overflowWrap: 'anywhere' }}>{who ?? 'Nobody known'}</Typography>
+        <Typography sx={{ fontWeight: 600, overflowWrap: 'anywhere' }}>
+          {who ?? (means === 'server' ? 'Somebody' : 'Nobody known')}
+        </Typography>
         <Typography variant="body2" color="textSecondary">
-          {[meansWords[means], `from ${network}`].filter(Boolean).join(', ')}
+          {[meansWords[means], network && `from ${network}`].filter(Boolean).join(', ')}
         </Typography>
       </Box>
       <Box sx={{ minWidth: 0 }}>

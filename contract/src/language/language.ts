@@ -222,6 +222,8 @@ export interface Language {
   audit: {
     faults: Readonly<Record<ChainFault, (number: number) => string>>;
     holds: (entries: number) => string;
+    /** That a safety copy was made at the server, in a few words. */
+    copied: (file: string) => string;
   };
   /** What was done, in a few words. */
   changes: ChangeWords;

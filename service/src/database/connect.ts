@@ -8,7 +8,7 @@ import { grantsOfFrames, type Accounts } from './accounts.ts';
 import { DatabaseAway, isAway } from './errors.ts';
 import { migrate, type MigrateOptions } from './migrate.ts';
 import { asWork, createPool, type Work } from './pool.ts';
-import { nodesOf, urlsOf, type Nodes } from './nodes.ts';
+import { nodesOf, urlsOf, type Nodes, type TellLeft } from './nodes.ts';
 import { onAnyNode } from './on-any-node.ts';
 import { createWatch } from './watch.ts';
 
@@ -20,6 +20,8 @@ export interface Connection {
   db: Database;
   /** The same tables with the rights of the second origin: it reads what frames are made of. */
   frames: Database;
+  /** Where it is, and which of its hosts is used. */
+  nodes: Nodes;
   /**
    * Does the work of one request.
    * @param caller whose leaving ends its queries; null where they are to be brought to their end.
@@ -43,16 +45,21 @@ class CallerGone extends Error {
  * Connects to a MariaDB and brings its tables to the newest form; several processes may do so at once.
  * @param urls the private database's accounts, or the address of a database elsewhere, which may name several
  * hosts with commas between them.
- * @param patience how long it may take to say that it is there, in milliseconds; see `createWatch`.
+ * @param options.patience how long it may take to say that it is there, in milliseconds; see `createWatch`.
+ * @param options.tellLeft told whenever one of several hosts is left for the next.
  * @throws CannotStart when it cannot be reached, or refuses us.
  */
 export async function connectDatabase(
   urls: string | Accounts<string>,
-  { patience, ...upgrading }: { patience?: number | undefined } & Upgrading = {},
+  {
+    patience,
+    tellLeft,
+    ...upgrading
+  }: { patience?: number | undefined; tellLeft?: TellLeft } & Upgrading = {},
 ): Promise<Connection> {
   const own = typeof urls !== 'string';
   const { setUp, service, frames } = own ? urls : { setUp: urls, service: urls, frames: urls };
-  const nodes = nodesOf(setUp);
+  const nodes = nodesOf(setUp, tellLeft);
   const { clustered } = await setUpTables(setUp, nodes, { alone: own, ...upgrading });
   const pools = {
     service: createPool({ ...optionsOf(service, nodes), connectionLimit: 12 }, nodes),
@@ -71,6 +78,7 @@ export async function connectDatabase(
   return {
     db: handle(pools.service, nodes),
     frames: handle(pools.frames, nodes),
+    nodes,
     during: duringOf(watch, endQueries),
     ping: () => watch.ask(),
     close: () => closing([...Object.values(pools), ...ending], watch),
@@ -83,14 +91,14 @@ export type FramesConnection = Pick<Connection, 'frames' | 'during' | 'close'>;
 /**
  * Connects to a database whose tables others make and change, to serve frames from it; the account needs no
  * more rights than that (see `grantsOfFrames`).
- * @param mayBeAway whether there is something to do while it cannot be reached; that is told then.
+ * @param options.mayBeAway whether there is something to do while it cannot be reached; that is told then.
  * @throws CannotStart when it cannot be reached, refuses us, or has no tables of Orbis yet.
  */
 export async function connectFrames(
   url: string,
-  { mayBeAway, tell }: { mayBeAway: boolean; tell: () => void },
+  { mayBeAway, tell, tellLeft }: { mayBeAway: boolean; tell: () => void; tellLeft?: TellLeft },
 ): Promise<FramesConnection> {
-  const nodes = nodesOf(url);
+  const nodes = nodesOf(url, tellLeft);
   const options = optionsOf(url, nodes);
   const pool = createPool({ ...options, connectionLimit: 6 }, nodes);
   const watch = createWatch(options, nodes);

@@ -63,10 +63,24 @@ export function isAway(error: unknown): boolean {
   // Files and foreign hosts that are not there have such codes as well; the driver marks what ends a
   // connection. What is asked on a connection that has been closed comes without a code.
   return (
-    ('fatal' in cause && cause.fatal === true && (codeOf(error) === null || lost.has(codeOf(error)!))) ||
+    isClosed(error) ||
+    ('fatal' in cause && cause.fatal === true && lost.has(codeOf(error) ?? '')) ||
     ('sqlState' in cause && refusing.has(numberOf(error) ?? 0))
   );
 }
+
+/** Whether an error says that something was asked on a connection that had been closed. */
+export function isClosed(error: unknown): boolean {
+  const cause = causeOf(error);
+  const isFatal = typeof cause === 'object' && cause !== null && 'fatal' in cause && cause.fatal === true;
+  return isFatal && codeOf(error) === null;
+}
+
+/**
+ * Whether an error says that a statement was not done, for certain: it was never sent, or a node of a cluster
+ * refused it, as it is not ready (1047).
+ */
+export const isNotDone = (error: unknown): boolean => isClosed(error) || numberOf(error) === 1047;
 
 /* The time of a statement is over (1969), or somebody ended it (1317). */
 const ended = new Set([1969, 1317]);

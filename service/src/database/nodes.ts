@@ -6,6 +6,10 @@ export interface Nodes {
   readonly count: number;
   /** Which one is used now, from 0. */
   readonly current: number;
+  /** The host and port of each. */
+  readonly hosts: readonly string[];
+  /** How often one was left since the process began, and which one last; null for none. */
+  readonly left: { times: number; last: { host: string; at: Date } | null };
   /**
    * Goes over to the next one, unless that has happened since: what goes on with the one that is left is
    * broken off.
@@ -18,14 +22,19 @@ export interface Nodes {
 /* The database’s own port. */
 const usualPort = '3306';
 
+/** Told that a node was left for another one, by their hosts. */
+export type TellLeft = (left: string, next: string) => void;
+
 /**
  * The nodes that an address names, in their order: every process uses the first one as long as it answers, so
  * that they do not get into each other’s way.
  * @param url see `urlsOf`.
  */
-export function nodesOf(url: string): Nodes {
+export function nodesOf(url: string, tellLeft: TellLeft = () => undefined): Nodes {
   const places = urlsOf(url).map((each) => new URL(each));
   const sockets = new Map<Socket, number>();
+  const hosts = places.map(({ hostname, port }) => `${hostname}:${port || usualPort}`);
+  const left: Nodes['left'] = { times: 0, last: null };
   let current = 0;
   const open = (): Socket => {
     const { hostname, port } = places[current]!;
@@ -39,9 +48,12 @@ export function nodesOf(url: string): Nodes {
     get current() {
       return current;
     },
+    ...{ hosts, left },
     leave: (node) => {
       if (node !== current || places.length === 1) return;
       current = (current + 1) % places.length;
+      Object.assign(left, { times: left.times + 1, last: { host: hosts[node]!, at: new Date() } });
+      tellLeft(hosts[node]!, hosts[current]!);
       for (const [socket, at] of sockets) if (at === node) socket.destroy(lostNode());
     },
     open: places.length === 1 ? null : open,

@@ -1,5 +1,5 @@
-import { setTimeout as wait } from 'node:timers/promises';
-import { DatabaseAway, isAway } from './errors.ts';
+import { setImmediate, setTimeout as wait } from 'node:timers/promises';
+import { DatabaseAway, isAway, isClosed } from './errors.ts';
 import type { Nodes } from './nodes.ts';
 
 /* So often each node is tried, and so long it is waited before one is tried again, in milliseconds: while a
@@ -8,12 +8,12 @@ const [rounds, pause] = [3, 100];
 
 /**
  * Does something, and does it again on the next node where the one that is used is lost meanwhile.
- * @param mayRepeat whether it may be done again: it must not where it may have been done already.
+ * @param mayRepeat whether it may be done again after an error: it must not where it may have been done already.
  */
 export async function onAnyNode<T>(
   nodes: Nodes,
   work: () => Promise<T>,
-  mayRepeat: () => boolean = () => true,
+  mayRepeat: (error: unknown) => boolean = () => true,
 ): Promise<T> {
   for (let attempt = 1; ; attempt++) {
     const node = nodes.current;
@@ -21,8 +21,10 @@ export async function onAnyNode<T>(
       return await work();
     } catch (error) {
       if (nodes.count === 1 || isGivenUp(error) || !isAway(error)) throw error;
-      nodes.leave(node);
-      if (attempt >= rounds * nodes.count || !mayRepeat()) throw error;
+      // A connection that was closed before it was asked, with the node that was left, says nothing of this one.
+      if (isClosed(error)) await setImmediate();
+      else nodes.leave(node);
+      if (attempt >= rounds * nodes.count || !mayRepeat(error)) throw error;
     }
     if (attempt % nodes.count === 0) await wait(pause);
   }

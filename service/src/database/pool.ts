@@ -1,5 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { isConflict } from './errors.ts';
+import { isConflict, isNotDone } from './errors.ts';
 import type { Nodes } from './nodes.ts';
 import { onAnyNode } from './on-any-node.ts';
 import { onceMore } from './once-more.ts';
@@ -71,7 +71,7 @@ export function createPool(
           connection.release();
         }
       };
-      return onAnyNode(nodes, run, () => !isSent || isReading(of[0]));
+      return onAnyNode(nodes, run, (error) => !isSent || isReading(of[0]) || isNotDone(error));
     };
   return {
     pool,

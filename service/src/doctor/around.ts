@@ -3,6 +3,7 @@ import { promisify } from 'node:util';
 import ipaddr from 'ipaddr.js';
 import type { CopyStanding, Diagnosis } from '@orbis/contract';
 import { findChromium } from '../browser/find.ts';
+import { momentOf } from '../moment.ts';
 import type { Mailer } from '../news/mailer.ts';
 import type { Settings } from '../settings.ts';
 import { found } from './found.ts';
@@ -60,7 +61,7 @@ export async function lookAtBrowser({
 export function lookAtCopies({ standing, lastAt, lastReadBack }: CopyStanding, why: string): Diagnosis {
   const state = { off: 'warning', none: 'note', good: 'well', late: 'fault', failed: 'fault' } as const;
   return found(state[standing], `copies-${standing}`, {
-    at: lastAt === null ? '' : `${lastAt.slice(0, 16).replace('T', ' ')} UTC`,
+    at: lastAt === null ? '' : momentOf(new Date(lastAt)),
     read: lastReadBack ? 1 : 0,
     why,
   });

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import type { Diagnosis } from '@orbis/contract';
-import type { Handle } from '../database/connect.ts';
+import type { Connection, Handle } from '../database/connect.ts';
+import { momentOf } from '../moment.ts';
 import { found } from './found.ts';
 
 /* A database beside its programs answers in a few ms, and one in the same house in some more. */
@@ -8,8 +9,10 @@ const slow = 100;
 
 type Rows = [Record<string, unknown>[], unknown];
 
-/** Whether the database answers, and how fast; the best of five times. */
-export async function lookAtDatabase(db: Handle): Promise<Diagnosis> {
+/**
+ * Whether the database answers, and how fast, the best of five times; and whether by the first of its hosts.
+ */
+export async function lookAtDatabase({ db, nodes }: Pick<Connection, 'db' | 'nodes'>): Promise<Diagnosis> {
   const times: number[] = [];
   let server = '';
   for (let n = 0; n < 5; n++) {
@@ -19,9 +22,11 @@ export async function lookAtDatabase(db: Handle): Promise<Diagnosis> {
     server = row?.['version'] as string;
   }
   const ms = Math.max(1, Math.round(Math.min(...times)));
-  return ms > slow
-    ? found('warning', 'database-slow', { ms, server })
-    : found('well', 'database-well', { ms, server });
+  const facts = { ms, server, host: nodes.hosts[nodes.current]!, hosts: nodes.count };
+  if (ms > slow) return found('warning', 'database-slow', facts);
+  if (nodes.current === 0) return found('well', 'database-well', facts);
+  const { host: left, at } = nodes.left.last!;
+  return found('warning', 'database-other-host', { ...facts, left, at: momentOf(at) });
 }
 
 /** Whether all that changes the tables was done. */

@@ -27,7 +27,7 @@ export async function examine(tools: ExaminationTools, address: string): Promise
     lookAtCopies(await tellCopyStanding(db, copyPlan, now()), (await lastCopy(db))?.why ?? '');
   const atOnce = [lookAtDisk(folders), lookAtProxy(settings, address)];
   // By itself: what else is looked at would keep this machine busy.
-  const database = await lookAtDatabase(db);
+  const database = await lookAtDatabase(tools.connection);
   const looked = await Promise.all([
     lookAtTables(db, version),
     lookAtClock(db, now),

@@ -1,5 +1,4 @@
 import { join } from 'node:path';
-import { setTimeout as wait } from 'node:timers/promises';
 import { CannotCopy } from '../copies/cannot-copy.ts';
 import { clearAway } from '../copies/clear-away.ts';
 import { makeCopy, type MadeCopy } from '../copies/make-copy.ts';
@@ -9,6 +8,7 @@ import { rehearse } from '../copies/rehearse.ts';
 import { isAway } from '../database/errors.ts';
 import type { Deps } from '../deps.ts';
 import type { JobHandler } from '../queue/handler.ts';
+import { keepLease } from '../queue/keep-lease.ts';
 import {
   changeCopy,
   copyOfJob,
@@ -17,7 +17,6 @@ import {
   newestCopy,
   type CopyRow,
 } from '../store/copies.ts';
-import { renewLease, type JobRow } from '../store/jobs.ts';
 import { beginDueCopy } from '../usecases/copies.ts';
 
 /** What copies are made with. */
@@ -28,8 +27,6 @@ export interface CopyTools extends Pick<Deps, 'connection' | 'now' | 'version'> 
   root: string;
 }
 
-/* A copy takes minutes, and a lease one: so often it is lengthened meanwhile, in ms. */
-const renewEvery = 10_000;
 const day = 86_400_000;
 /* For so long it is told that one failed. */
 const failedDays = 30;
@@ -43,20 +40,20 @@ export const copyJobs = (tools: CopyTools): JobHandler => ({
     const { db } = tools.connection;
     const row = await copyOfJob(db, job.id);
     if (row === null) return 'none';
-    const leave = keeping(job, owner, ending, tools);
+    const kept = keepLease(db, job, owner, ending);
     try {
-      await copyAndReadBack(row, tools, leave.signal);
+      await copyAndReadBack(row, tools, kept.signal);
     } catch (error) {
       // It is made anew by whoever takes the job up again.
       if (ending.aborted) return 'more';
-      if (leave.signal.aborted) return 'lost';
+      if (kept.isGone) return 'lost';
       if (isAway(error)) throw error;
       const isKnown = error instanceof CannotCopy;
       const why = isKnown ? error.message.slice(0, 500) : 'Something broke; the log says what.';
       await changeCopy(db, row.id, { state: 'failed', why });
       if (!isKnown) throw error;
     } finally {
-      leave.done();
+      kept.done();
     }
     return 'none';
   },
@@ -96,25 +93,4 @@ async function readBack(
   if (when === 'never' || (when === 'weekly' && !week)) return false;
   await rehearse(path, identities, join(root, 'cache', 'read-back'), signal);
   return true;
-}
-
-/* Keeps the job while a copy is made; that is broken off where the job is to stop, or is lost. */
-function keeping(
-  { id }: JobRow,
-  owner: string,
-  ending: AbortSignal,
-  { connection: { db } }: CopyTools,
-): { signal: AbortSignal; done: () => void } {
-  const gone = new AbortController();
-  const over = new AbortController();
-  const keep = async (): Promise<void> => {
-    for (;;) {
-      await wait(renewEvery, undefined, { signal: over.signal, ref: false });
-      // Without the database for a moment, the lease may still be long enough.
-      const say = await renewLease(db, id, owner).catch(() => 'go-on');
-      if (say !== 'go-on') gone.abort();
-    }
-  };
-  keep().catch(() => undefined);
-  return { signal: AbortSignal.any([ending, gone.signal]), done: () => over.abort() };
 }

@@ -3,6 +3,7 @@ import { OrbisError } from '@orbis/contract';
 import { isDuplicate } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { JobHandler } from '../queue/handler.ts';
+import { keepLease } from '../queue/keep-lease.ts';
 import {
   choosePages,
   inspectionOf,
@@ -13,7 +14,7 @@ import {
   nextPageOf,
   type ShownInspection,
 } from '../store/inspections.ts';
-import { findJob, renewLease, type JobRow } from '../store/jobs.ts';
+import { findJob } from '../store/jobs.ts';
 import { insertSweep } from '../store/sweeps.ts';
 import { inspectPage, whyNotLooked } from '../usecases/inspect-page.ts';
 import { siteByKey } from '../usecases/places.ts';
@@ -21,8 +22,6 @@ import type { LookingTools } from '../usecases/take-look.ts';
 
 /* How long it is waited between two looks at whether the sweep has ended, in ms. */
 const pause = 500;
-/* A look takes minutes, and a lease one: so often it is lengthened meanwhile, in ms. */
-const renewEvery = 10_000;
 
 /**
  * Inspects sites: has the pages read, writes down what is not well there, and looks at some of them with a
@@ -38,18 +37,18 @@ export const inspectionJobs = (tools: LookingTools): JobHandler => ({
     if (shown.inspection.readAt === null) return awaitSweep(shown, tools);
     const next = await nextPageOf(db, shown.inspection.id);
     if (next === null) return 'none';
-    const leave = leaving(job, owner, signal, tools);
+    const kept = keepLease(db, job, owner, signal);
     try {
-      const { look, unknown, lost } = await inspectPage(next, tools, leave.signal);
+      const { look, unknown, lost } = await inspectPage(next, tools, kept.signal);
       const of = { id: next.id, inspectionId: shown.inspection.id };
       await inTransaction(db, (tx) => keepLookedAt(tx, of, { look, unknown, lost }));
     } catch (error) {
       // It is taken up again, or has been stopped: this page is nobody’s fault.
-      if (leave.signal.aborted) return 'more';
+      if (kept.signal.aborted) return 'more';
       if (isBusy(error)) await wait(pause);
       else await keepNotLookedAt(db, next.id, whyNotLooked(error));
     } finally {
-      leave.done();
+      kept.done();
     }
     return 'more';
   },
@@ -88,20 +87,4 @@ async function awaitSweep(
       choosePages(tx, inspection, now(), await keepLostInSweep(tx, inspection)),
     );
   return 'more';
-}
-
-/* Keeps the job while a page is looked at; the look is broken off where the job is to stop, or is lost. */
-function leaving(
-  { id }: JobRow,
-  owner: string,
-  ending: AbortSignal,
-  { connection: { db } }: LookingTools,
-): { signal: AbortSignal; done: () => void } {
-  const gone = new AbortController();
-  const renew = async (): Promise<void> => {
-    if ((await renewLease(db, id, owner)) !== 'go-on') gone.abort();
-  };
-  // Without the database for a moment, the lease may still be long enough.
-  const renewing = setInterval(() => void renew().catch(() => undefined), renewEvery);
-  return { signal: AbortSignal.any([ending, gone.signal]), done: () => clearInterval(renewing) };
 }

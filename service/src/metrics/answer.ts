@@ -1,13 +1,16 @@
 import type { RequestListener } from 'node:http';
-import type { Handle } from '../database/connect.ts';
+import type { Connection } from '../database/connect.ts';
 import { addGauges } from './gauges.ts';
 import type { Metrics } from './metrics.ts';
 
 /** All metrics as text, with its type (Prometheus text format 0.0.4). */
 export type ReadMetrics = () => Promise<{ type: string; text: string }>;
 
-export function metricsReader({ registry }: Metrics, db: Handle): ReadMetrics {
-  const look = addGauges(registry, db);
+export function metricsReader(
+  { registry }: Metrics,
+  connection: Pick<Connection, 'db' | 'nodes'>,
+): ReadMetrics {
+  const look = addGauges(registry, connection);
   return async () => {
     await look();
     return { type: registry.contentType, text: await registry.metrics() };

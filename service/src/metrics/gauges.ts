@@ -1,6 +1,6 @@
 import { Gauge, type Registry } from 'prom-client';
 import { mostToDo, wantingStates } from '@orbis/contract';
-import type { Handle } from '../database/connect.ts';
+import type { Connection } from '../database/connect.ts';
 import { openByRule } from '../store/finding-counts.ts';
 import { newestCopy } from '../store/copies.ts';
 import { countMessages } from '../store/messages.ts';
@@ -12,12 +12,20 @@ const mostMessages = 1000;
 
 /**
  * What is the same whichever process is asked: read from the database each time. Where that does not answer,
- * `orbis_database_up` is 0 and the others say nothing.
+ * `orbis_database_up` is 0 and the others say nothing. Which host of it is used is of each process.
  */
-export function addGauges(registry: Registry, db: Handle): () => Promise<void> {
+export function addGauges(
+  registry: Registry,
+  { db, nodes }: Pick<Connection, 'db' | 'nodes'>,
+): () => Promise<void> {
   const gauge = <L extends string>(name: string, help: string, labelNames: readonly L[] = []): Gauge<L> =>
     new Gauge({ name: `orbis_${name}`, help, labelNames, registers: [registry] });
   const up = gauge('database_up', 'Whether the database answers');
+  const host = gauge('database_host', 'Which host of ORBIS_DATABASE_URL this process uses, from 1');
+  const left = gauge(
+    'database_hosts_left',
+    'How often this process has left one of these hosts for the next',
+  );
   const findings = gauge('findings_open', 'Findings that want attention, by what was found', ['rule']);
   const placements = gauge(
     'placements_wanting',
@@ -39,6 +47,8 @@ export function addGauges(registry: Registry, db: Handle): () => Promise<void> {
     'Of when the last safety copy is that was read back, in Unix time',
   );
   return async () => {
+    host.set(nodes.current + 1);
+    left.set(nodes.left.times);
     for (const each of [findings, placements, stale, messages, swept, copied]) each.reset();
     try {
       for (const { rule, count } of await openByRule(db)) findings.set({ rule }, count);

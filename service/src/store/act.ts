@@ -1,4 +1,4 @@
-import type { actMeans } from '@orbis/contract';
+import type { ActAtServer, actMeans } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { writeAudit } from './audit.ts';
 
@@ -15,6 +15,11 @@ export interface Act {
   isWritten: boolean;
 }
 
+/** What somebody does on the server’s own machine: by whom, Orbis does not know. */
+export const actAtServer = (name: ActAtServer, thing: string): Act => ({
+  ...{ name, personId: null, who: null, means: 'server', network: '', thing, isWritten: false },
+});
+
 /** What came of an act. */
 export interface Done {
   said: string;
@@ -26,7 +31,7 @@ export interface Done {
 
 /**
  * Writes an act into the audit log, in its own transaction: there is no act without its entry. What nobody
- * asked for by the interface is no act.
+ * asked for is no act.
  */
 export async function recordAct(
   tx: Handle,

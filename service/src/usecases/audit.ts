@@ -1,4 +1,5 @@
 import {
+  actsAtServer,
   OrbisError,
   routes,
   spoken,
@@ -44,7 +45,9 @@ export async function readAudit(
 }
 
 const actsNamed = (act: string): string[] =>
-  act.includes('.') ? [act] : Object.keys(routes).filter((name) => name.startsWith(`${act}.`));
+  act.includes('.')
+    ? [act]
+    : [...Object.keys(routes), ...actsAtServer].filter((name) => name.startsWith(`${act}.`));
 
 async function tellAudit(db: Handle, rows: readonly AuditRow[]): Promise<AuditEntry[]> {
   const people = await publicIdsOf(

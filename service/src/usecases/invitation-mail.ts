@@ -1,5 +1,6 @@
 import type { Logger } from 'pino';
 import { spoken, type mailings } from '@orbis/contract';
+import { momentOf } from '../moment.ts';
 import type { Mailer } from '../news/mailer.ts';
 import type { Person } from '../store/people.ts';
 import { newPublicId } from '../store/ids.ts';
@@ -26,7 +27,7 @@ export async function mailInvitation(
   if (email === null) return 'no-address';
   if (mailer === null) return 'no-mail-server';
   const { subject, text } = spoken.people.invitation;
-  const until = `${expiresAt.toISOString().slice(0, 16).replace('T', ' ')} UTC`;
+  const until = momentOf(expiresAt);
   try {
     await mailer.send({
       to: email,

@@ -13,4 +13,5 @@ export const audit: Language['audit'] = {
     entries === 0
       ? 'Nothing is written down yet.'
       : `The chain holds: ${entries === 1 ? 'one entry is' : `${entries} entries are`} as they were written.`,
+  copied: (file) => `Made the safety copy ${file}`,
 };

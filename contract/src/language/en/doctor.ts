@@ -30,7 +30,17 @@ export const doctor: Language['doctor'] = {
   },
   states: { well: 'well', note: 'to know', warning: 'look at it', fault: 'does not work' },
   found: {
-    'database-well': { said: (f) => `It answers in ${f['ms']} ms (${f['server']}).`, todo: nothing },
+    'database-well': {
+      said: (f) =>
+        `It answers in ${f['ms']} ms (${f['server']})${Number(f['hosts']) > 1 ? `, by the first of ${f['hosts']} hosts` : ''}.`,
+      todo: nothing,
+    },
+    'database-other-host': {
+      said: (f) =>
+        `It answers in ${f['ms']} ms (${f['server']}), by ${f['host']}: this process has left ${f['left']} at ${f['at']}, as that did not answer.`,
+      todo: (f) =>
+        `See that ${f['left']} is well again, and start the processes of Orbis anew then: they go on by the first host of ORBIS_DATABASE_URL, and all by the same one.`,
+    },
     'database-slow': {
       said: (f) => `It takes ${f['ms']} ms to answer the shortest question (${f['server']}).`,
       todo: () =>

@@ -1,0 +1,1 @@
+ALTER TABLE `audit` MODIFY COLUMN `means` enum('browser','token','link','nothing','server') NOT NULL;
