@@ -3,4 +3,4 @@
 import { setUp } from './setup.mjs';
 
 setUp();
-await import('../service/dist/reset-password.js');
+await import('../service/dist/programs/reset-password.mjs');

@@ -2,4 +2,4 @@
 import { setUp } from './setup.mjs';
 
 setUp();
-await import('../service/dist/restore.js');
+await import('../service/dist/programs/restore.mjs');

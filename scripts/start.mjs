@@ -2,4 +2,4 @@
 import { setUp } from './setup.mjs';
 
 setUp();
-await import('../service/dist/main.js');
+await import('../service/dist/programs/main.mjs');

@@ -1,19 +1,22 @@
 // The whole check: set-up, lint, types, every test; closes on one line of counts.
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { run, say, setUp, stop, top } from './setup.mjs';
 import { watched } from './watched.mjs';
 
-/* Two rows of runs beside each other, each run with a database of its own where it needs one; both rows take
-   about as long. */
-const rows = [
-  [['service', 'scripts']],
-  [
-    ['core', 'contract', 'sheets'],
-    ['cli', 'demo', 'console'],
-  ],
+/* The runs, the longest first, each with a database of its own where it needs one. Two go on beside each
+   other; whichever ends takes the next. */
+const runs = [
+  ['service/test/[j-z]*.test.ts'],
+  ['console/test/**/*.test.ts'],
+  ['service/test/attacks/**/*.test.ts'],
+  ['service/test/[a-i]*.test.ts'],
+  ['cli/test/**/*.test.ts', 'demo/test/**/*.test.ts'],
+  ['scripts/test/**/*.test.ts'],
+  ['core', 'contract', 'sheets'].map((workspace) => `${workspace}/test/**/*.test.ts`),
 ];
+const besideEachOther = 2;
 
 /* Longer than any test or hook has, in milliseconds: one that takes all of it will never end. */
 const longestTest = 10 * 60_000;
@@ -31,8 +34,12 @@ if (asked.length > 0) run('npx', ['mocha', ...asked]);
 else await everyTest();
 
 async function everyTest() {
-  const folder = mkdtempSync(join(tmpdir(), 'orbis-counts-'));
-  const ended = (await Promise.all(rows.map((row, i) => inTurn(row, folder, i === 0)))).flat();
+  const folder = mkdtempSync(join(placeInMemory() ?? tmpdir(), 'orbis-tests-'));
+  // Databases and browsers run there as other users.
+  chmodSync(folder, 0o1777);
+  const waiting = runs.map((files, i) => ({ files, name: `run-${i}` }));
+  const rows = Array.from({ length: besideEachOther }, () => inTurn(waiting, folder));
+  const ended = (await Promise.all(rows)).flat();
   rmSync(folder, { recursive: true, force: true });
   for (const { output } of ended) process.stdout.write(output);
   const counts = ended.map((each) => JSON.parse(each.counts ?? 'null'));
@@ -45,16 +52,27 @@ async function everyTest() {
   if (ended.some(({ status }) => status !== 0) || counts.includes(null)) process.exit(1);
 }
 
-/* The runs of a row, one after the other, whatever comes of them. */
-async function inTurn(row, folder, shown) {
+/* A folder whose files are in memory, where it has room enough: on a disk, making and taking away the many
+   small files of hundreds of databases takes longer than what is tested. Null for none. */
+function placeInMemory() {
+  const place = '/dev/shm';
+  try {
+    const { bavail, bsize } = statfsSync(place);
+    return bavail * bsize > 8e9 ? place : null;
+  } catch {
+    return null;
+  }
+}
+
+/* Runs one after the other, as long as there are any, whatever comes of them. */
+async function inTurn(waiting, folder) {
   const ended = [];
-  for (const workspaces of row) {
-    const [counts, at] = ['counts', 'at'].map((name) => join(folder, `${workspaces[0]}-${name}`));
-    const args = workspaces.map((workspace) => `${workspace}/test/**/*.test.ts`);
-    const { status, output, stoodStill } = await watched('npx', ['mocha', ...args], {
+  for (let next = waiting.shift(); next; next = waiting.shift()) {
+    const [counts, at] = ['counts', 'at'].map((what) => join(folder, `${next.name}-${what}`));
+    const { status, output, stoodStill } = await watched('npx', ['mocha', ...next.files], {
       cwd: top,
-      shown,
-      env: { MOCHA_COUNTS: counts, MOCHA_AT: at },
+      shown: next.name === 'run-0',
+      env: { MOCHA_COUNTS: counts, MOCHA_AT: at, TMPDIR: folder },
       progress: at,
       still: longestTest,
     });

@@ -14,7 +14,7 @@ const [killsOfService, killsOfDatabase] = [60, 20];
 /* Codes in each batch: all of them are taken in, or none. */
 const together = 20;
 const fetch = loopbackFetch();
-const main = fileURLToPath(new URL('../../service/dist/main.js', import.meta.url));
+const main = fileURLToPath(new URL('../../service/dist/programs/main.mjs', import.meta.url));
 
 /** What the client was told, so that it can be held against what is there in the end. */
 interface Book {

@@ -66,7 +66,7 @@ describe('the archive', () => {
     it('start what is in the archive, and name the manual that is in it', () => {
       for (const unit of ['orbis.service', 'orbis@.service']) {
         const text = readFileSync(join(packaging, unit), 'utf8');
-        expect(text).to.match(/^ExecStart=node \/opt\/orbis\/service\/dist\/main\.js/m);
+        expect(text).to.match(/^ExecStart=node \/opt\/orbis\/service\/dist\/programs\/main\.mjs/m);
         expect(text).to.include('file:///opt/orbis/docs/install.md');
       }
     });

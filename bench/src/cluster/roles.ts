@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-const main = fileURLToPath(new URL('../../../service/dist/main.js', import.meta.url));
+const main = fileURLToPath(new URL('../../../service/dist/programs/main.mjs', import.meta.url));
 
 export type Role = 'console' | 'jobs' | 'frames';
 

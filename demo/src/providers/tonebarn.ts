@@ -8,8 +8,7 @@ const host = 'tonebarn.localhost';
 const rate = 8000;
 const seconds = 40;
 
-/** Forty seconds of slow chords, made here: PCM in a WAV container (RFC 2361). */
-export function chords(): Buffer {
+function playChords(): Buffer {
   const samples = rate * seconds;
   const wav = Buffer.alloc(44 + samples);
   wav.write('RIFF', 0);
@@ -34,7 +33,8 @@ export function chords(): Buffer {
   return wav;
 }
 
-const sound = chords();
+/** Forty seconds of slow chords, made here: PCM in a WAV container (RFC 2361). */
+export const chords = playChords();
 
 /**
  * Tonebarn: a player for sound. Parameters: begin (seconds), quiet=yes, ink (a colour), keep=no (no
@@ -46,12 +46,12 @@ function frames(): Router {
   router.get('/sounds/under-the-fell.wav', (request, response) => {
     const range = /^bytes=(\d+)-(\d*)$/.exec(request.get('range') ?? '');
     response.set({ 'Content-Type': 'audio/wav', 'Accept-Ranges': 'bytes' });
-    if (!range) return void response.send(sound);
-    const [from, to] = [Number(range[1]), range[2] ? Number(range[2]) : sound.length - 1];
+    if (!range) return void response.send(chords);
+    const [from, to] = [Number(range[1]), range[2] ? Number(range[2]) : chords.length - 1];
     response
       .status(206)
-      .set('Content-Range', `bytes ${from}-${to}/${sound.length}`)
-      .send(sound.subarray(from, to + 1));
+      .set('Content-Range', `bytes ${from}-${to}/${chords.length}`)
+      .send(chords.subarray(from, to + 1));
   });
   router.get('/hear/:episode', (request, response) => {
     const { episode } = request.params;

@@ -14,9 +14,9 @@ const charts = [
 /** Files on the observatory's own site: a film, a sound, a chart in PDF, a drawing. */
 export function files(): Router {
   const router = Router();
-  const [sound, chart] = [chords(), pdf(charts)];
+  const chart = pdf(charts);
   router.get('/dome-opens.webm', (_request, response) => response.sendFile(sky));
-  router.get('/under-the-fell.wav', (_request, response) => void response.type('audio/wav').send(sound));
+  router.get('/under-the-fell.wav', (_request, response) => void response.type('audio/wav').send(chords));
   router.get('/star-chart.pdf', (_request, response) => void response.type('application/pdf').send(chart));
   router.get('/moor.svg', (_request, response) => void response.type('image/svg+xml').send(moor));
   return router;

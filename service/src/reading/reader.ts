@@ -164,7 +164,7 @@ const tasksBy = (run: Run): Omit<Reader, 'close'> => ({
 });
 
 function createPool({ threads, megabytes }: { threads: number; megabytes: number }): Piscina {
-  const worker = import.meta.url.endsWith('.ts') ? './worker.development.mjs' : './worker.js';
+  const worker = import.meta.url.endsWith('.ts') ? './worker.development.mjs' : './worker.mjs';
   return new Piscina({
     filename: fileURLToPath(new URL(worker, import.meta.url)),
     minThreads: 0,

@@ -1,9 +1,8 @@
 // As it is developed, the worker is TypeScript. A thread that were taught that would need seconds to begin;
-// so all of it is made one file, once for each state of the sources. What is built does without this.
+// so all of it is made one file, once for each state of the sources, as it is for what is built.
 import { mkdirSync, readdirSync, renameSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
-import { build } from 'esbuild';
 
 const top = fileURLToPath(new URL('../../../', import.meta.url));
 const folder = join(top, 'node_modules/.cache/orbis');
@@ -17,40 +16,17 @@ const newest = Math.max(
     ),
   ),
 );
-const file = join(folder, `worker-${Math.round(newest)}.mjs`);
-
-/* Libraries are loaded from where they are: some look beside themselves for more as they run. */
-const librariesStay = {
-  name: 'libraries-stay',
-  setup: (making) => {
-    making.onResolve({ filter: /^[^./]/ }, async ({ path, pluginData, ...from }) => {
-      if (
-        pluginData === librariesStay ||
-        path.startsWith('@orbis/') ||
-        path.startsWith('node:') ||
-        from.kind === 'entry-point'
-      )
-        return null;
-      const { path: found } = await making.resolve(path, { ...from, pluginData: librariesStay });
-      return { path: found, external: true };
-    });
-  },
-};
+const file = join(folder, `reading-${Math.round(newest)}.mjs`);
 
 async function make() {
+  const { putTogether } = await import('../../../scripts/put-together.mjs');
   mkdirSync(folder, { recursive: true });
   // Of several that make it at once each writes its own, and any of them will do.
   const own = `${file}.${process.pid}.${Math.random()}`;
-  await build({
+  await putTogether({
     entryPoints: [fileURLToPath(new URL('worker.ts', import.meta.url))],
     outfile: own,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
     conditions: ['development'],
-    plugins: [librariesStay],
-    logLevel: 'error',
   });
   renameSync(own, file);
 }

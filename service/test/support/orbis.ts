@@ -5,7 +5,7 @@ import { pino, type Logger } from 'pino';
 import { ApiError, createClient, type Client } from '@orbis/contract';
 import { startDemoServer, type DemoServer } from '@orbis/demo';
 import { readSettings, startOrbis, type Orbis } from '@orbis/service';
-import { migratedDatabase } from './database.ts';
+import { dropDatabase, migratedDatabase } from './database.ts';
 
 export const password = 'seven owls over the fell';
 
@@ -102,6 +102,7 @@ export async function startTestOrbis({
       await world.stop();
       await test.orbis.stop();
       rmSync(folder, { recursive: true, force: true });
+      await dropDatabase(database);
     },
   };
   return test;

@@ -9,7 +9,7 @@ const top = new URL('../../../', import.meta.url);
 /* As it was built, where nothing was changed since: that starts several times as fast as what is put into
    JavaScript first. */
 function program(name: 'main' | 'reset-password' | 'backup' | 'restore'): string[] {
-  const built = fileURLToPath(new URL(`service/dist/${name}.js`, top));
+  const built = fileURLToPath(new URL(`service/dist/programs/${name}.mjs`, top));
   if (
     statSync(built, { throwIfNoEntry: false }) &&
     newestSource() <
