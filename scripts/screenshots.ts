@@ -28,7 +28,8 @@ mkdirSync(out, { recursive: true });
 const sheets = builtInSheets().map((sheet): Sheet =>
   sheet.hosts.length > 0 ? { ...sheet, answers: { scheme: 'http', port } } : sheet,
 );
-const orbis = await startOrbis(readSettings({ ORBIS_DATA: folder, ORBIS_ALLOW_PRIVATE: 'yes' }, folder), {
+const settings = { ORBIS_DATA: folder, ORBIS_ALLOW_PRIVATE: 'yes', ORBIS_COPIES_TO: join(folder, 'copies') };
+const orbis = await startOrbis(readSettings(settings, folder), {
   sheets,
   log: pino({ level: 'silent' }),
   durable: false,
@@ -93,6 +94,7 @@ try {
   await editorLearned(page);
   await at(page, '/register', 'register', { height: 1000 });
   await at(page, '/sweeps', 'sweeps', { height: 900 });
+  await together(page, 'keeping', ['/people', '/audit', '/copies', '/health']);
   await page.emulateMedia({ colorScheme: 'dark' });
   await at(page, '/attention', 'attention');
   await page.emulateMedia({ colorScheme: 'light' });
@@ -119,13 +121,6 @@ try {
     [
       ['read', '-'],
       ['explain', 'how-to-find-north'],
-    ],
-    { url, token: data.token },
-  );
-  await terminal(
-    page,
-    'terminal-harvest',
-    [
       ['harvest', `http://hollinfell.localhost:${port}/stories/twelve-winters`],
       ['compare', 'how-to-find-north', '1', '2'],
     ],
@@ -176,6 +171,22 @@ async function at(
   // A preview comes when its code has been composed.
   if (path.startsWith('/collection/')) await page.locator('iframe[title="Preview of the embed"]').waitFor();
   await shoot(page, name);
+}
+
+/** Four screens in one picture. */
+async function together(page: Page, name: string, paths: readonly string[]): Promise<void> {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const pictures: string[] = [];
+  for (const path of paths) {
+    await page.goto(orbis.origins.console + path);
+    await page.waitForTimeout(2500);
+    pictures.push((await page.screenshot()).toString('base64'));
+  }
+  await page.setViewportSize({ width: 1640, height: 1040 });
+  await page.setContent(
+    `<body style="margin:0;padding:10px;display:grid;grid-template-columns:1fr 1fr;gap:20px;background:#8a8f8c">${pictures.map((each) => `<img alt="" style="width:100%" src="data:image/png;base64,${each}">`).join('')}`,
+  );
+  await page.screenshot({ path: join(out, `${name}.png`) });
 }
 
 /** Runs commands as on a terminal, and draws what they print. */

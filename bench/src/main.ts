@@ -1,5 +1,6 @@
 import { cpus } from 'node:os';
 import { adjusting } from './adjusting.ts';
+import { agreeing } from './agreeing.ts';
 import { cluster } from './cluster.ts';
 import { collection } from './collection.ts';
 import { consoleSize } from './console.ts';
@@ -15,6 +16,7 @@ import { processes } from './processes.ts';
 import { reading } from './reading.ts';
 import { room } from './room.ts';
 import { serving } from './serving.ts';
+import { starting } from './starting.ts';
 import { sweeping } from './sweeping.ts';
 import { truth } from './truth.ts';
 import { wholeRegister } from './whole-register.ts';
@@ -31,6 +33,7 @@ const parts: Record<string, () => string | Promise<string>> = {
 };
 /* These take minutes, or need a browser, and run only where they are named. */
 const named: typeof parts = {
+  agreeing,
   cluster,
   'content-network': contentNetwork,
   enduring,
@@ -42,6 +45,7 @@ const named: typeof parts = {
   'register': wholeRegister,
   room,
   serving,
+  starting,
   sweeping,
   workbench,
 };

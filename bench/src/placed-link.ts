@@ -13,11 +13,12 @@ export const asBrowsersAsk = (link: string): Record<string, string> => ({
 export async function placedLink({
   url,
   secret,
+  fetch = loopbackFetch(),
 }: {
   url: string;
   secret: string;
+  fetch?: typeof globalThis.fetch;
 }): Promise<{ link: string; client: Client }> {
-  const fetch = loopbackFetch();
   const password = 'only for this measure';
   await createClient({ url, fetch }).call('password.set', { body: { secret, password, name: 'Bench' } });
   const { data } = await createClient({ url, fetch }).call('tokens.exchange', {

@@ -190,16 +190,16 @@ describe('security in the console', () => {
     await owner.getByRole('button', { name: 'Forget Laptop' }).click();
     await withPassword(owner, 'Forget it');
     await owner.getByRole('list', { name: 'Your passkeys' }).waitFor({ state: 'detached' });
-    await owner.getByRole('button', { name: 'Ask for none' }).click();
-    await withPassword(owner, 'Ask for none');
+    await owner.getByRole('button', { name: 'Turn codes off' }).click();
+    await withPassword(owner, 'Turn codes off');
     await owner.getByRole('dialog').getByText('this is your last one').waitFor();
     await owner.getByRole('button', { name: 'Leave it', exact: true }).click();
 
     await owner.goto(`${test.url}/people`);
     const row = owner.getByRole('listitem', { name: 'Ilse Varga' });
     await row.getByText('second factor').waitFor();
-    await row.getByRole('button', { name: 'Factors lost: Ilse Varga' }).click();
-    await owner.getByRole('dialog').getByRole('button', { name: 'Factors lost' }).click();
-    await row.getByRole('button', { name: 'Factors lost: Ilse Varga' }).waitFor({ state: 'detached' });
+    await row.getByRole('button', { name: 'Phone or key lost: Ilse Varga' }).click();
+    await owner.getByRole('dialog').getByRole('button', { name: 'Phone or key lost' }).click();
+    await row.getByRole('button', { name: 'Phone or key lost: Ilse Varga' }).waitFor({ state: 'detached' });
   });
 });

@@ -6,8 +6,8 @@ import { z } from './zod.ts';
 export const actOutcomes = ['done', 'refused'] as const;
 
 /**
- * By which way somebody acts: a browser, a token of a program, a link that was shared, or a program that is run
- * on the server’s own machine.
+ * By which way somebody acts: a browser, a token of a program, a link that was shared, or a program that is
+ * run on the server’s own machine.
  */
 export const actMeans = ['browser', 'token', 'link', 'nothing', 'server'] as const;
 

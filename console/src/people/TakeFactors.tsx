@@ -18,9 +18,9 @@ export function TakeFactors({ person: { id, name } }: { person: PersonDetails })
   return (
     <>
       <Confirm
-        label="Factors lost"
+        label="Phone or key lost"
         title={`Take away the passkeys and codes of ${name}?`}
-        aria-label={`Factors lost: ${name}`}
+        aria-label={`Phone or key lost: ${name}`}
         onConfirm={() => take.mutate()}
       >
         Do it when they have lost their phone and their recovery codes, and you know that it is they who ask.

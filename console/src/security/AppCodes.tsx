@@ -43,7 +43,7 @@ export function AppCodes({
           color={isOn ? 'error' : 'primary'}
           onClick={() => setAsking(isOn ? 'end' : 'begin')}
         >
-          {isOn ? 'Ask for none' : 'Set up an app'}
+          {isOn ? 'Turn codes off' : 'Set up an app'}
         </Button>
       }
     >
@@ -66,7 +66,7 @@ export function AppCodes({
       {asking === 'end' && (
         <PasswordDialog
           title="Ask for no code any more?"
-          button="Ask for none"
+          button="Turn codes off"
           ends
           act={({ password }) => end(password)}
           onClose={() => setAsking(null)}

@@ -8,7 +8,8 @@ const [rounds, pause] = [3, 100];
 
 /**
  * Does something, and does it again on the next node where the one that is used is lost meanwhile.
- * @param mayRepeat whether it may be done again after an error: it must not where it may have been done already.
+ * @param mayRepeat whether it may be done again after an error: it must not where it may have been done
+ *   already.
  */
 export async function onAnyNode<T>(
   nodes: Nodes,
@@ -21,7 +22,8 @@ export async function onAnyNode<T>(
       return await work();
     } catch (error) {
       if (nodes.count === 1 || isGivenUp(error) || !isAway(error)) throw error;
-      // A connection that was closed before it was asked, with the node that was left, says nothing of this one.
+      // A connection that was closed with the node that was left, before it was asked, says nothing of this
+      // one.
       if (isClosed(error)) await setImmediate();
       else nodes.leave(node);
       if (attempt >= rounds * nodes.count || !mayRepeat(error)) throw error;

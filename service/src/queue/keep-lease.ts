@@ -6,7 +6,7 @@ const renewEvery = 10_000;
 
 /** A job that is kept while one step of it takes longer than its lease. */
 export interface KeptLease {
-  /** Aborted where the work is to be broken off: the process ends, the job is to stop, or is somebody else’s. */
+  /** Aborted where the work is to be broken off: the process ends, or the job is to stop, or is lost. */
   signal: AbortSignal;
   /** Whether it is the job that is to stop, or is lost, and not the process that ends. */
   readonly isGone: boolean;

@@ -15,9 +15,9 @@ export interface Follower {
   signal: AbortSignal;
 }
 
-/* How often it is looked whether something was done, in ms; how far back what was taken back is looked for,
-   as clocks differ; and how many things of a change are named. */
-const [lookEvery, backwards, mostThings] = [1000, 10_000, 20];
+/* How often it is looked whether something was done, in ms, so that it is heard of within a second; how far
+   back what was taken back is looked for, as clocks differ; and how many things of a change are named. */
+const [lookEvery, backwards, mostThings] = [800, 10_000, 20];
 
 /** What is done from now on, as it is done, until nobody listens any more. */
 export async function* followChanges(

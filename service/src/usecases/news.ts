@@ -30,8 +30,9 @@ export async function readNews(
   return { items: await tellNews(db, kept), next };
 }
 
-/* How often it is looked whether there is news, in ms; and how much is told in one go. */
-const [lookEvery, together] = [1000, 100];
+/* How often it is looked whether there is news, in ms, so that it is heard of within a second; and how much is
+   told in one go. */
+const [lookEvery, together] = [800, 100];
 
 /**
  * News as it comes, until nobody listens any more.
