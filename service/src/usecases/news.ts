@@ -30,8 +30,8 @@ export async function readNews(
   return { items: await tellNews(db, kept), next };
 }
 
-/* How often it is looked whether there is news, in ms, so that it is heard of within a second; and how much is
-   told in one go. */
+/* How often it is looked whether there is news, in ms, so that it is heard of within a second; and how much
+   is told in one go. */
 const [lookEvery, together] = [800, 100];
 
 /**
