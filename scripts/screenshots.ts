@@ -9,7 +9,7 @@ import { pino } from 'pino';
 import { chromium, type Page } from 'playwright-core';
 import { filesBelow, openFile, orbis as commandLine } from '@orbis/cli';
 import { createClient } from '@orbis/contract';
-import { loadDemo, loopbackFetch, startDemoServer } from '@orbis/demo';
+import { loadDemo, loopbackFetch, peopleOfDemo, startDemoServer } from '@orbis/demo';
 import type { Sheet } from '@orbis/core';
 import { findChromium, readSettings, startOrbis } from '@orbis/service';
 import { builtInSheets } from '@orbis/sheets';
@@ -48,7 +48,9 @@ try {
   const { data } = await createClient({ url, fetch }).call('tokens.exchange', {
     body: { password, name: 'the laptop' },
   });
-  await loadDemo(createClient({ url, fetch, headers: { authorization: `Bearer ${data.token}` } }), port);
+  const owner = createClient({ url, fetch, headers: { authorization: `Bearer ${data.token}` } });
+  await loadDemo(owner, port);
+  await peopleOfDemo(owner);
   const page = await (
     await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
   ).newPage();
@@ -183,6 +185,8 @@ async function together(page: Page, name: string, paths: readonly string[]): Pro
     pictures.push((await page.screenshot()).toString('base64'));
   }
   await page.setViewportSize({ width: 1640, height: 1040 });
+  // The console lets nobody write into its pages.
+  await page.goto('about:blank');
   await page.setContent(
     `<body style="margin:0;padding:10px;display:grid;grid-template-columns:1fr 1fr;gap:20px;background:#8a8f8c">${pictures.map((each) => `<img alt="" style="width:100%" src="data:image/png;base64,${each}">`).join('')}`,
   );

@@ -9,6 +9,8 @@ import { line, median } from './figures.ts';
 import { placedLink } from './placed-link.ts';
 
 const rounds = 20;
+/* In milliseconds. */
+const patience = 20_000;
 const [url, password] = [`http://orbis.localhost:${ports.console}`, 'only for this measure'];
 
 /** What is done by one process, until another one goes by it; in milliseconds. */
@@ -24,7 +26,7 @@ export async function agreeing(): Promise<string> {
   const running = processesOn(database.urls.setUp, folder);
   try {
     for (const number of [1, 2]) await running.start('console', number);
-    await running.start('frames', 1);
+    for (const role of ['jobs', 'frames'] as const) await running.start(role, 1);
     const secret = /set-password#(\S+)/.exec(running.said('console', 2))![1]!;
     const { link, client } = await placedLink({ url, secret, fetch: fetchAt(1) });
     const rows: string[] = [];
@@ -69,7 +71,7 @@ const clientAt = (number: number, headers: Record<string, string> = {}): Client 
 
 async function until(shows: () => Promise<boolean>): Promise<number> {
   const from = performance.now();
-  while (!(await shows()));
+  while (!(await shows())) if (performance.now() - from > patience) throw new Error('It never shows.');
   return performance.now() - from;
 }
 
@@ -106,15 +108,30 @@ async function wrongPasswords(round: number): Promise<number> {
 async function changedSheet(one: Client, two: Client, round: number): Promise<number> {
   const name = `Moorreel ${round}`;
   const params = { provider: 'moorreel' };
-  const text = `id: moorreel\nname: ${name}\nversion: 1\nkind: video\nhosts: [moorreel.localhost]\nframes:\n  - { hostname: moorreel.localhost, pathname: '/show/:id' }\nsettings: {}\nneeds: {}\n`;
+  const text = sheetCalled(name);
   const condition = round === 0 ? { ifNoneMatch: '*' } : { ifMatch: '*' };
   await one.call('providers.save', { params, body: { text, accept: true }, ...condition });
   const code = '<iframe src="https://moorreel.localhost/show/7" title="t"></iframe>';
   return until(async () => {
     const { data } = await two.call('readings.create', { body: { text: code } });
-    return data.provider?.name === name;
+    return data.items[0]!.provider?.name === name;
   });
 }
+
+const sheetCalled = (name: string): string => `id: moorreel
+name: ${name}
+version: 1
+kind: video
+hosts: [moorreel.localhost]
+links:
+  - { hostname: moorreel.localhost, pathname: '/watch/:id' }
+frames:
+  - { hostname: moorreel.localhost, pathname: '/show/:id' }
+code: { address: '{scheme}://moorreel.localhost{+port}/show/{id}', width: 640, height: 360, title: Moorreel, allow: [] }
+settings:
+  start: { in: query, name: go, format: seconds }
+needs: {}
+`;
 
 async function heardEvent(one: Client, two: Client, round: number): Promise<number> {
   const stop = new AbortController();
@@ -138,7 +155,7 @@ async function shownInFrame(one: Client, link: string, round: number): Promise<n
   const [params, width] = [{ embed: 'talk' }, 400 + round];
   const visit = async (): Promise<string> => {
     const { body } = await request(`http://127.0.0.1:${ports.of('frames', 1)}/`, {
-      headers: { 'host': new URL(link).host, 'sec-fetch-dest': 'iframe' },
+      headers: { 'host': new URL(link).host, 'sec-fetch-dest': 'iframe', 'accept-encoding': 'identity' },
     });
     return body.text();
   };
