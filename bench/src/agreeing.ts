@@ -109,7 +109,7 @@ async function changedSheet(one: Client, two: Client, round: number): Promise<nu
   const name = `Moorreel ${round}`;
   const params = { provider: 'moorreel' };
   const text = sheetCalled(name);
-  const condition = round === 0 ? { ifNoneMatch: '*' } : { ifMatch: '*' };
+  const condition = round === 0 ? { ifNoneMatch: '*' as const } : { ifMatch: '*' };
   await one.call('providers.save', { params, body: { text, accept: true }, ...condition });
   const code = '<iframe src="https://moorreel.localhost/show/7" title="t"></iframe>';
   return until(async () => {
