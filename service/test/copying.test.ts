@@ -194,6 +194,13 @@ describe('copying', () => {
       ...{ act: 'server.backup', means: 'server', who: null, network: '', thing: told.path },
       said: `Made the safety copy ${basename(told.path)}`,
     });
+    const away = { ...env, ORBIS_DATABASE_URL: 'mysql://orbis@127.0.0.1:1/orbis' };
+    const unseen = await runAtServer('restore', [told.path, '--check', '--identity', key], away);
+    expect([unseen.status, unseen.out]).to.satisfy(
+      ([status, out]: [number, string]) =>
+        status === 0 &&
+        /\nWhat the Orbis that is running has that came after it could not be seen: .+\n$/.test(out),
+    );
     const closed = await runAtServer('restore', [told.path, '--check'], env);
     expect([closed.status, closed.err]).to.deep.equal([
       1,
