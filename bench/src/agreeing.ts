@@ -4,7 +4,6 @@ import { join } from 'node:path';
 import { Agent, buildConnector, fetch as fetchBy, request } from 'undici';
 import { ApiError, createClient, eventsOf, type Client } from '@orbis/contract';
 import { openDataFolder, startPrivateDatabase } from '@orbis/service';
-import { builtInSheets } from '@orbis/sheets';
 import { ports, processesOn } from './cluster/roles.ts';
 import { line, median } from './figures.ts';
 import { placedLink } from './placed-link.ts';
@@ -107,17 +106,32 @@ async function wrongPasswords(round: number): Promise<number> {
 }
 
 async function changedSheet(one: Client, two: Client, round: number): Promise<number> {
-  const name = `Kinorill ${round}`;
-  const params = { provider: 'kinorill' };
-  const text = JSON.stringify({ ...builtInSheets().find(({ id }) => id === 'kinorill'), name });
+  const name = `Moorreel ${round}`;
+  const params = { provider: 'moorreel' };
+  const text = sheetCalled(name);
   const condition = round === 0 ? { ifNoneMatch: '*' as const } : { ifMatch: '*' };
   await one.call('providers.save', { params, body: { text, accept: true }, ...condition });
-  const code = '<iframe src="https://play.kinorill.localhost/film/a" title="t"></iframe>';
+  const code = '<iframe src="https://moorreel.localhost/show/7" title="t"></iframe>';
   return until(async () => {
     const { data } = await two.call('readings.create', { body: { text: code } });
     return data.items[0]!.provider?.name === name;
   });
 }
+
+const sheetCalled = (name: string): string => `id: moorreel
+name: ${name}
+version: 1
+kind: video
+hosts: [moorreel.localhost]
+links:
+  - { hostname: moorreel.localhost, pathname: '/watch/:id' }
+frames:
+  - { hostname: moorreel.localhost, pathname: '/show/:id' }
+code: { address: '{scheme}://moorreel.localhost{+port}/show/{id}', width: 640, height: 360, title: Moorreel, allow: [] }
+settings:
+  start: { in: query, name: go, format: seconds }
+needs: {}
+`;
 
 async function heardEvent(one: Client, two: Client, round: number): Promise<number> {
   const stop = new AbortController();
